@@ -1,0 +1,74 @@
+package kilnryu.core.burnout;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalDouble;
+import kilnryu.core.finding.Findings;
+import kilnryu.core.sum.Figure;
+
+/**
+ * A kiln program and what follows from it.
+ *
+ * @param startC where the kiln starts
+ * @param segments in order; empty when no rule gives a program for this mold
+ * @param total minutes from closing the kiln to the pour
+ * @param mold C at the pour
+ * @param duties when someone has to be there, minutes from closing the kiln
+ */
+public record BurnoutProgram(
+        double startC, List<Segment> segments, Figure total, Figure mold, List<Duty> duties, Findings findings) {
+    public BurnoutProgram {
+        segments = List.copyOf(segments);
+        duties = List.copyOf(duties);
+    }
+
+    /** A corner of the curve: minutes from closing the kiln, and C. */
+    public record Point(double minute, double celsius) {}
+
+    /** A segment with the minutes at which its ramp begins, its hold begins and its hold ends. */
+    public record Timed(Segment segment, double begins, double reached, double ends) {}
+
+    public List<Timed> timed() {
+        List<Timed> timed = new ArrayList<>();
+        double minute = 0;
+        double from = startC;
+        for (Segment segment : segments) {
+            double reached = minute + segment.rampMinutes(from);
+            double ends = reached + segment.hold();
+            timed.add(new Timed(segment, minute, reached, ends));
+            minute = ends;
+            from = segment.target();
+        }
+        return timed;
+    }
+
+    /** Corners of the program's line. */
+    public List<Point> points() {
+        List<Point> points = new ArrayList<>(List.of(new Point(0, startC)));
+        for (Timed t : timed()) {
+            points.add(new Point(t.reached(), t.segment().target()));
+            if (t.ends() > t.reached()) {
+                points.add(new Point(t.ends(), t.segment().target()));
+            }
+        }
+        return points;
+    }
+
+    public double minutes() {
+        return timed().stream().mapToDouble(Timed::ends).max().orElse(0);
+    }
+
+    /** First minute at which the rising program passes a temperature, empty if it never does. */
+    OptionalDouble risesPast(double celsius) {
+        List<Point> points = points();
+        for (int i = 1; i < points.size(); i++) {
+            Point a = points.get(i - 1);
+            Point b = points.get(i);
+            if (a.celsius < celsius && b.celsius >= celsius) {
+                double share = (celsius - a.celsius) / (b.celsius - a.celsius);
+                return OptionalDouble.of(a.minute + share * (b.minute - a.minute));
+            }
+        }
+        return OptionalDouble.empty();
+    }
+}

@@ -1,0 +1,21 @@
+package kilnryu.core.burnout;
+
+/** Stages of a burnout in their order (handbook 7). */
+public enum Stage {
+    DRY_OUT("dry out"),
+    DRAIN("drain"),
+    INVERSION("inversion"),
+    CARBON("carbon"),
+    BURN_OUT("burn out"),
+    DESCEND("come down to the pour");
+
+    private final String label;
+
+    Stage(String label) {
+        this.label = label;
+    }
+
+    public String label() {
+        return label;
+    }
+}

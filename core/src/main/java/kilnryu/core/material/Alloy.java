@@ -1,0 +1,273 @@
+package kilnryu.core.material;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.sum.Constant;
+import kilnryu.core.sum.Mark;
+
+/** Metals that are poured (handbook 2). */
+public enum Alloy {
+    SI_BRONZE(
+            "si-bronze",
+            "silicon bronze Cu 95 Si 4 Mn 1",
+            Family.COPPER,
+            8.36,
+            new Melting(820, 970, 205, 420, 500, 1.6),
+            new Preheat(595, 480, 870, 540)),
+    SN_BRONZE_90_10(
+            "sn-bronze-90-10",
+            "tin bronze Cu 90 Sn 10",
+            Family.COPPER,
+            8.78,
+            new Melting(830, 1000, 190, 400, 480, 1.5),
+            new Preheat(595, 480, 900, 540)),
+    GUNMETAL(
+            "gunmetal",
+            "gunmetal Cu 88 Sn 10 Zn 2",
+            Family.ZINC_BEARING,
+            8.72,
+            new Melting(855, 1000, 190, 400, 480, 1.5),
+            new Preheat(595, 480, 900, 540)),
+    RED_BRASS(
+            "red-brass",
+            "red brass Cu 85 Sn 5 Pb 5 Zn 5",
+            Family.ZINC_BEARING,
+            8.80,
+            new Melting(855, 1010, 185, 400, 480, 1.5),
+            new Preheat(595, 480, 870, 540)),
+    YELLOW_BRASS(
+            "yellow-brass",
+            "yellow brass Cu 63 Zn 37",
+            Family.ZINC_BEARING,
+            8.44,
+            new Melting(900, 930, 165, 400, 490, 1.6),
+            new Preheat(540, 430, 760, 480)),
+    COPPER(
+            "copper",
+            "copper",
+            Family.COPPER,
+            8.93,
+            new Melting(1085, 1085, 205, 430, 495, 1.9),
+            new Preheat(650, 540, 980, 650)),
+    AL_SI7(
+            "al-si7",
+            "aluminium Al Si 7 Mg",
+            Family.ALUMINIUM,
+            2.68,
+            new Melting(557, 615, 389, 1050, 1180, 1.2),
+            new Preheat(315, 200, 550, 200)),
+    AL_WROUGHT(
+            "al-wrought",
+            "aluminium scrap, wrought 6000 series",
+            Family.ALUMINIUM,
+            2.70,
+            new Melting(585, 652, 395, 1050, 1180, 1.4),
+            new Preheat(350, 230, 600, 230)),
+    AG_925(
+            "ag-925",
+            "sterling silver",
+            Family.SILVER,
+            10.36,
+            new Melting(802, 893, 110, 280, 310, 1.6),
+            new Preheat(620, 430, 760, 540)),
+    AG_999(
+            "ag-999",
+            "fine silver",
+            Family.SILVER,
+            10.49,
+            new Melting(962, 962, 105, 280, 310, 1.8),
+            new Preheat(650, 480, 760, 540)),
+    AU_9Y(
+            "au-9y",
+            "9 kt yellow gold",
+            Family.GOLD,
+            11.2,
+            new Melting(850, 905, 90, 250, 280, 1.4),
+            new Preheat(620, 450, Double.NaN, Double.NaN)),
+    AU_10Y(
+            "au-10y",
+            "10 kt yellow gold",
+            Family.GOLD,
+            11.6,
+            new Melting(850, 905, 90, 250, 280, 1.4),
+            new Preheat(620, 450, Double.NaN, Double.NaN)),
+    AU_14Y(
+            "au-14y",
+            "14 kt yellow gold",
+            Family.GOLD,
+            13.1,
+            new Melting(830, 880, 80, 220, 250, 1.4),
+            new Preheat(620, 450, Double.NaN, Double.NaN)),
+    AU_18Y(
+            "au-18y",
+            "18 kt yellow gold",
+            Family.GOLD,
+            15.5,
+            new Melting(885, 905, 70, 180, 200, 1.3),
+            new Preheat(620, 450, Double.NaN, Double.NaN)),
+    AU_22Y(
+            "au-22y",
+            "22 kt yellow gold",
+            Family.GOLD,
+            17.8,
+            new Melting(940, 960, 65, 140, 160, 1.3),
+            new Preheat(680, 500, Double.NaN, Double.NaN)),
+    AU_24(
+            "au-24",
+            "fine gold",
+            Family.GOLD,
+            19.3,
+            new Melting(1064, 1064, 65, 140, 160, 1.3),
+            new Preheat(680, 500, Double.NaN, Double.NaN)),
+    PEWTER(
+            "pewter",
+            "lead-free pewter Sn 92 Sb 6 Cu 2",
+            Family.TIN,
+            7.28,
+            new Melting(244, 295, 60, 240, 250, 0.6),
+            new Preheat(150, 40, Double.NaN, Double.NaN)),
+    ZINC_4AL(
+            "zinc-4al",
+            "zinc Al 4",
+            Family.ZINC_BEARING,
+            6.65,
+            new Melting(381, 387, 112, 420, 510, 1.1),
+            new Preheat(200, 80, Double.NaN, Double.NaN)),
+    PT_950(
+            "pt-950",
+            "platinum 950",
+            Family.REFRACTORY,
+            20.7,
+            new Melting(Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN),
+            new Preheat(Double.NaN, Double.NaN, Double.NaN, Double.NaN)),
+    STEEL(
+            "steel",
+            "stainless steel",
+            Family.REFRACTORY,
+            7.9,
+            new Melting(Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN),
+            new Preheat(Double.NaN, Double.NaN, Double.NaN, Double.NaN)),
+    IRON(
+            "iron",
+            "grey iron",
+            Family.REFRACTORY,
+            7.15,
+            new Melting(Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN),
+            new Preheat(Double.NaN, Double.NaN, Double.NaN, Double.NaN));
+
+    /** What decides melt loss, superheat and cautions. */
+    public enum Family {
+        COPPER(2),
+        /** Any alloy that lists zinc: it boils off, so it loses more and bears less superheat. */
+        ZINC_BEARING(4),
+        ALUMINIUM(4),
+        SILVER(1),
+        GOLD(1),
+        TIN(2),
+        /** Over 1150 C: platinum, steel, iron. Never in gypsum or plaster. */
+        REFRACTORY(2);
+
+        private final Constant meltLoss;
+
+        Family(double lossPercent) {
+            String label = name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+            meltLoss = new Constant(
+                    "melt-loss." + label,
+                    "loss",
+                    "melt loss, " + label.replace('-', ' '),
+                    lossPercent,
+                    lossPercent / 2,
+                    lossPercent * 2,
+                    Measure.PERCENT,
+                    Mark.T,
+                    "handbook 3, charge");
+        }
+
+        public Constant meltLoss() {
+            return meltLoss;
+        }
+    }
+
+    /** Solidus and liquidus C, latent heat kJ/kg, heat capacities J/(kg K), linear shrinkage %; NaN where not tabled. */
+    public record Melting(
+            double solidus, double liquidus, double latent, double cpSolid, double cpLiquid, double shrink) {}
+
+    /** Mold temperatures C from fine to heavy sections, in a flask and in a shell; NaN where not tabled. */
+    public record Preheat(double flaskFine, double flaskHeavy, double shellFine, double shellHeavy) {}
+
+    private final String key;
+    private final String label;
+    private final Family family;
+    private final Constant density;
+    private final Melting melting;
+    private final Preheat preheat;
+
+    Alloy(String key, String label, Family family, double density, Melting melting, Preheat preheat) {
+        this.key = key;
+        this.label = label;
+        this.family = family;
+        this.density = new Constant(
+                "alloy." + key + ".density",
+                "alloy_density",
+                "density of " + label,
+                density,
+                density * 0.99,
+                density * 1.01,
+                Measure.GRAM_PER_CM3,
+                Mark.T,
+                "handbook 2, alloys");
+        this.melting = melting;
+        this.preheat = preheat;
+    }
+
+    public static Optional<Alloy> named(String key) {
+        return Arrays.stream(values()).filter(a -> a.key.equals(key)).findFirst();
+    }
+
+    public static List<Constant> constants() {
+        return java.util.stream.Stream.concat(
+                        Arrays.stream(values()).map(Alloy::density),
+                        Arrays.stream(Family.values()).map(Family::meltLoss))
+                .toList();
+    }
+
+    public String key() {
+        return key;
+    }
+
+    public String label() {
+        return label;
+    }
+
+    public Family family() {
+        return family;
+    }
+
+    public Constant density() {
+        return density;
+    }
+
+    public Melting melting() {
+        return melting;
+    }
+
+    public Preheat preheat() {
+        return preheat;
+    }
+
+    /** Whether its melting range and mold temperatures are tabled. */
+    public boolean isTabled() {
+        return !Double.isNaN(melting.liquidus);
+    }
+
+    public boolean containsLead() {
+        return this == RED_BRASS;
+    }
+
+    /** Whether masses are usually given in troy units. */
+    public boolean isPrecious() {
+        return family == Family.SILVER || family == Family.GOLD || this == PT_950;
+    }
+}

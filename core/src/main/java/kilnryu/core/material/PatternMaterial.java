@@ -1,0 +1,206 @@
+package kilnryu.core.material;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.sum.Constant;
+import kilnryu.core.sum.Mark;
+
+/** Materials that are lost from the mold (handbook 2): density in g/cm3 with its usual range, and how each leaves. */
+public enum PatternMaterial {
+    INJECTION_WAX("injection-wax", "injection wax", Family.WAX, 0.96, 0.93, 0.98, "melts at 60-75 °C", "a trace", ""),
+    SCULPTURE_WAX(
+            "sculpture-wax",
+            "microcrystalline sculpture wax",
+            Family.WAX,
+            0.93,
+            0.90,
+            0.95,
+            "melts at 65-85 °C",
+            "a trace",
+            ""),
+    SPRUE_WAX("sprue-wax", "sprue wax", Family.WAX, 0.95, 0.92, 0.97, "melts at 60-75 °C", "a trace", ""),
+    BEESWAX("beeswax", "beeswax", Family.WAX, 0.96, 0.95, 0.97, "melts at 62-65 °C", "a trace", ""),
+    SOFT_WAX(
+            "soft-wax",
+            "soft low-melting wax",
+            Family.WAX,
+            0.91,
+            0.88,
+            0.93,
+            "melts at 50-60 °C",
+            "a trace",
+            "It sags when warm: chill it before investing."),
+    CASTABLE_RESIN(
+            "castable-resin",
+            "castable resin, cured",
+            Family.RESIN,
+            1.13,
+            1.08,
+            1.20,
+            "does not drain, burns at 300-550 °C",
+            "1-4 % char",
+            "Uncured resin bubbles and attacks the mold: cure it through. Gloves for resin, and mind the fume."),
+    FILAMENT_PLA(
+            "filament-pla",
+            "PLA print",
+            Family.FILAMENT,
+            1.24,
+            1.20,
+            1.26,
+            "softens at 60, flows at 180-260 °C",
+            "0.3-1.5 % char and pigment ash",
+            "It swells before it flows: drains at low points, thin hollow prints or a wax skin."),
+    FILAMENT_CASTABLE(
+            "filament-castable",
+            "wax-like casting filament",
+            Family.FILAMENT,
+            1.08,
+            1.00,
+            1.12,
+            "flows at 130-200 °C",
+            "a trace",
+            ""),
+    POLYSTYRENE(
+            "polystyrene",
+            "solid polystyrene",
+            Family.PLASTIC,
+            1.05,
+            1.03,
+            1.06,
+            "shrinks, flows at 200-260 °C",
+            "1-2 % char",
+            "Styrene fume: hood and outside vent."),
+    FOAM_EPS(
+            "foam-eps",
+            "expanded polystyrene",
+            Family.FOAM,
+            0.020,
+            0.010,
+            0.035,
+            "collapses at 100-240 °C",
+            "a trace",
+            "Styrene fume, and it flares up."),
+    UNKNOWN_PLASTIC(
+            "unknown-plastic",
+            "unidentified plastic",
+            Family.PLASTIC,
+            1.10,
+            0.9,
+            1.4,
+            "unknown",
+            "up to 3 %",
+            "It may give off hydrogen chloride or cyanide: burn a scrap outdoors first, and never PVC."),
+    ORGANIC(
+            "organic",
+            "dry plant or insect matter",
+            Family.ORGANIC,
+            0.5,
+            0.2,
+            0.9,
+            "burns at 300-600 °C",
+            "2-6 % ash",
+            "Blow the ash out before the pour.");
+
+    /** How a material leaves the mold, which decides drain and carbon stages of a burnout. */
+    public enum Family {
+        WAX,
+        RESIN,
+        FILAMENT,
+        PLASTIC,
+        FOAM,
+        ORGANIC
+    }
+
+    private final String key;
+    private final String label;
+    private final Family family;
+    private final Constant density;
+    private final String leaves;
+    private final String residue;
+    private final String caution;
+
+    PatternMaterial(
+            String key,
+            String label,
+            Family family,
+            double density,
+            double low,
+            double high,
+            String leaves,
+            String residue,
+            String caution) {
+        this.key = key;
+        this.label = label;
+        this.family = family;
+        this.density = new Constant(
+                "material." + key + ".density",
+                "density",
+                "density of " + label,
+                density,
+                low,
+                high,
+                Measure.GRAM_PER_CM3,
+                Mark.T,
+                "handbook 2, pattern materials");
+        this.leaves = leaves;
+        this.residue = residue;
+        this.caution = caution;
+    }
+
+    public static Optional<PatternMaterial> named(String key) {
+        return Arrays.stream(values()).filter(m -> m.key.equals(key)).findFirst();
+    }
+
+    public static List<Constant> constants() {
+        return Arrays.stream(values()).map(PatternMaterial::density).toList();
+    }
+
+    public String key() {
+        return key;
+    }
+
+    public String label() {
+        return label;
+    }
+
+    public Family family() {
+        return family;
+    }
+
+    public Constant density() {
+        return density;
+    }
+
+    public String leaves() {
+        return leaves;
+    }
+
+    public String residue() {
+        return residue;
+    }
+
+    /** What to beware of; empty when nothing is particular to it. */
+    public String caution() {
+        return caution;
+    }
+
+    /** Whether it runs out into a tray while still below the temperature it lights at. */
+    public boolean drainsAsWax() {
+        return family == Family.WAX;
+    }
+
+    /** Whether it flows out only at 200-260 C. */
+    public boolean drainsHot() {
+        return family == Family.FILAMENT || this == POLYSTYRENE;
+    }
+
+    /** Whether char must be burnt away with air. */
+    public boolean leavesChar() {
+        return family == Family.RESIN
+                || family == Family.PLASTIC
+                || family == Family.FILAMENT
+                || family == Family.ORGANIC;
+    }
+}

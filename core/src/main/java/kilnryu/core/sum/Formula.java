@@ -1,0 +1,144 @@
+package kilnryu.core.sum;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
+/**
+ * An arithmetic expression over figures, written as casters would read it and evaluated from the same text, so that
+ * the sum shown cannot differ from the sum done. Knows + - * / ^, brackets, min, max, sqrt and pi; symbols are words
+ * of letters, digits and underscores. Immutable; make each once.
+ */
+public final class Formula {
+    /** Adds up all inputs. */
+    static final Formula TOTAL = new Formula("total", new Node.Total());
+
+    private static final int SHOWN_TERMS = 12;
+
+    private final String source;
+    private final Node root;
+
+    private Formula(String source, Node root) {
+        this.source = source;
+        this.root = root;
+    }
+
+    /** @throws IllegalArgumentException when the text is not an expression */
+    public static Formula of(String text) {
+        return new Formula(text, FormulaParser.parse(text));
+    }
+
+    /** The formula in print: × and ÷, blanks for underscores. */
+    public String text() {
+        return this == TOTAL ? "sum of the parts" : print(source, Map.of());
+    }
+
+    String substituted(List<Figure> inputs) {
+        if (this == TOTAL) {
+            String terms = inputs.stream().limit(SHOWN_TERMS).map(Plain::number).collect(Collectors.joining(" + "));
+            int more = inputs.size() - SHOWN_TERMS;
+            return more > 0 ? terms + " + " + more + " more" : terms;
+        }
+        return print(source, inputs.stream().collect(Collectors.toMap(Figure::symbol, Plain::withUnit, (a, b) -> a)));
+    }
+
+    double value(List<Figure> inputs) {
+        return root.value(inputs);
+    }
+
+    /** Partial derivative by one input, by central difference over a millionth of it. */
+    double slope(List<Figure> inputs, int which) {
+        if (this == TOTAL) {
+            return 1;
+        }
+        double at = inputs.get(which).value();
+        double step = Math.max(Math.abs(at), 1e-6) * 1e-6;
+        return (root.value(moved(inputs, which, at + step)) - root.value(moved(inputs, which, at - step))) / (2 * step);
+    }
+
+    private static List<Figure> moved(List<Figure> inputs, int which, double to) {
+        List<Figure> moved = new ArrayList<>(inputs);
+        Figure old = inputs.get(which);
+        moved.set(which, Figure.given(old.symbol(), old.name(), to, old.unit(), old.known(), 0));
+        return moved;
+    }
+
+    private static String print(String source, Map<String, String> values) {
+        Function<String, String> word = w -> values.getOrDefault(w, w.replace('_', ' '));
+        StringBuilder out = new StringBuilder();
+        for (String token : FormulaParser.tokens(source)) {
+            out.append(
+                    switch (token) {
+                        case "*" -> " × ";
+                        case "/" -> " ÷ ";
+                        case "+" -> " + ";
+                        case "-" -> " − ";
+                        case "," -> ", ";
+                        case "pi" -> "π";
+                        case "(", ")" -> token;
+                        default -> word.apply(token);
+                    });
+        }
+        return out.toString().replace("^2", "²").replace("^3", "³").replaceAll(" ?\\^ ?", "^");
+    }
+
+    /** A part of an expression. */
+    sealed interface Node {
+        double value(List<Figure> inputs);
+
+        record Number(double number) implements Node {
+            @Override
+            public double value(List<Figure> inputs) {
+                return number;
+            }
+        }
+
+        record Symbol(String name) implements Node {
+            @Override
+            public double value(List<Figure> inputs) {
+                for (Figure input : inputs) {
+                    if (input.symbol().equals(name)) {
+                        return input.value();
+                    }
+                }
+                throw new IllegalArgumentException("the formula needs " + name);
+            }
+        }
+
+        record Operation(char sign, Node left, Node right) implements Node {
+            @Override
+            public double value(List<Figure> inputs) {
+                double a = left.value(inputs);
+                double b = right.value(inputs);
+                return switch (sign) {
+                    case '+' -> a + b;
+                    case '-' -> a - b;
+                    case '*' -> a * b;
+                    case '/' -> a / b;
+                    default -> Math.pow(a, b);
+                };
+            }
+        }
+
+        record Call(String function, List<Node> arguments) implements Node {
+            @Override
+            public double value(List<Figure> inputs) {
+                double first = arguments.get(0).value(inputs);
+                return switch (function) {
+                    case "sqrt" -> Math.sqrt(first);
+                    case "min" -> Math.min(first, arguments.get(1).value(inputs));
+                    default -> Math.max(first, arguments.get(1).value(inputs));
+                };
+            }
+        }
+
+        record Total() implements Node {
+            @Override
+            public double value(List<Figure> inputs) {
+                return inputs.stream().mapToDouble(Figure::value).sum();
+            }
+        }
+    }
+}

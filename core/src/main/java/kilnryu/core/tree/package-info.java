@@ -1,0 +1,5 @@
+/**
+ * From pattern to metal (handbook 3). Answers volume, metal, charge and yield of a tree and what stands against it,
+ * for the caster who weighs in a tree, from its parts and materials.
+ */
+package kilnryu.core.tree;
