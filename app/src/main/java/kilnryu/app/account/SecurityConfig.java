@@ -1,0 +1,128 @@
+package kilnryu.app.account;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.MediaType;
+import org.springframework.security.authentication.DisabledException;
+import org.springframework.security.authentication.LockedException;
+import org.springframework.security.config.Customizer;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.config.annotation.web.configurers.AbstractHttpConfigurer;
+import org.springframework.security.config.annotation.web.configurers.HeadersConfigurer;
+import org.springframework.security.config.http.SessionCreationPolicy;
+import org.springframework.security.core.AuthenticationException;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.AuthenticationEntryPoint;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.LoginUrlAuthenticationEntryPoint;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.csrf.XorCsrfTokenRequestAttributeHandler;
+import org.springframework.security.web.savedrequest.CookieRequestCache;
+
+/**
+ * Two ways in: HTTP Basic without session under /api, a form with session elsewhere. The token against forged requests
+ * lives in a cookie, so that a visit to the login form makes no session.
+ */
+@Configuration
+class SecurityConfig {
+    private static final String POLICY =
+            "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; "
+                    + "form-action 'self'; frame-ancestors 'none'";
+    private static final String[] OPEN = {
+        "/login",
+        "/first",
+        "/actuator/health",
+        "/css/**",
+        "/js/**",
+        "/fonts/**",
+        "/webjars/**",
+        "/favicon.svg",
+        "/error"
+    };
+
+    @Bean
+    PasswordEncoder passwordEncoder() {
+        return new BCryptPasswordEncoder(10);
+    }
+
+    @Bean
+    @Order(1)
+    SecurityFilterChain api(HttpSecurity http, SignIn signIn) throws Exception {
+        return http.securityMatcher("/api/**")
+                .authenticationProvider(signIn)
+                .authorizeHttpRequests(a -> a.anyRequest().authenticated())
+                .sessionManagement(s -> s.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
+                .csrf(AbstractHttpConfigurer::disable)
+                .requestCache(AbstractHttpConfigurer::disable)
+                .headers(SecurityConfig::strict)
+                .httpBasic(b -> b.authenticationEntryPoint(SecurityConfig::problem))
+                .exceptionHandling(e -> e.authenticationEntryPoint(SecurityConfig::problem))
+                .build();
+    }
+
+    @Bean
+    @Order(2)
+    SecurityFilterChain pages(HttpSecurity http, SignIn signIn) throws Exception {
+        return http.authenticationProvider(signIn)
+                .authorizeHttpRequests(
+                        a -> a.requestMatchers(OPEN).permitAll().anyRequest().authenticated())
+                .csrf(c -> c.csrfTokenRepository(new CookieCsrfTokenRepository())
+                        .csrfTokenRequestHandler(new XorCsrfTokenRequestAttributeHandler()))
+                .requestCache(c -> c.requestCache(new CookieRequestCache()))
+                .headers(SecurityConfig::strict)
+                .formLogin(f -> f.loginPage("/login")
+                        .defaultSuccessUrl("/")
+                        .failureHandler((request, response, why) ->
+                                response.sendRedirect(request.getContextPath() + "/login?" + reason(why))))
+                .logout(l -> l.logoutSuccessUrl("/login?left"))
+                .exceptionHandling(e -> e.authenticationEntryPoint(toLogin()))
+                .build();
+    }
+
+    private static void strict(HeadersConfigurer<HttpSecurity> headers) {
+        headers.contentSecurityPolicy(p -> p.policyDirectives(POLICY));
+        headers.referrerPolicy(Customizer.withDefaults());
+    }
+
+    private static String reason(AuthenticationException why) {
+        if (why instanceof LockedException) {
+            return "wait";
+        }
+        return why instanceof DisabledException ? "closed" : "wrong";
+    }
+
+    /** An expired sign-in asks a partial request for a whole page, so that no login form lands inside another page. */
+    private static AuthenticationEntryPoint toLogin() {
+        LoginUrlAuthenticationEntryPoint login = new LoginUrlAuthenticationEntryPoint("/login");
+        return (request, response, why) -> {
+            if (request.getHeader("HX-Request") != null) {
+                response.setHeader("HX-Redirect", request.getContextPath() + "/login?again");
+                response.setStatus(HttpServletResponse.SC_UNAUTHORIZED);
+            } else {
+                login.commence(request, response, why);
+            }
+        };
+    }
+
+    private static void problem(HttpServletRequest request, HttpServletResponse response, AuthenticationException why)
+            throws IOException {
+        boolean wait = why instanceof LockedException;
+        response.setStatus(wait ? 429 : 401);
+        if (wait) {
+            response.setHeader("Retry-After", String.valueOf(SignIn.WINDOW.toSeconds()));
+        } else {
+            response.setHeader("WWW-Authenticate", "Basic realm=\"Kiln Ryu\"");
+        }
+        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.getWriter()
+                .write(
+                        wait
+                                ? "{\"type\":\"about:blank\",\"title\":\"Too many failed sign-ins: wait ten minutes\",\"status\":429}"
+                                : "{\"type\":\"about:blank\",\"title\":\"An account is needed: HTTP Basic\",\"status\":401}");
+    }
+}

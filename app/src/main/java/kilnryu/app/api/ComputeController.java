@@ -1,0 +1,100 @@
+package kilnryu.app.api;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.BiFunction;
+import kilnryu.app.account.Account;
+import kilnryu.app.factor.FactorStore;
+import kilnryu.app.mold.MoldReader;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Paths;
+import kilnryu.app.tree.TreeReader;
+import kilnryu.app.web.Answer;
+import kilnryu.app.web.Units;
+import kilnryu.core.flask.FlaskPlan;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.tree.TreePlan;
+import org.springframework.http.MediaType;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * Stateless computations. Left-out fields take the handbook's defaults, or what the account's studio put in their
+ * place.
+ */
+@RestController
+@RequestMapping(path = "/api/compute", produces = MediaType.APPLICATION_JSON_VALUE)
+class ComputeController {
+    private final FactorStore factors;
+
+    ComputeController(FactorStore factors) {
+        this.factors = factors;
+    }
+
+    @Operation(summary = "Volume, metal and charge of a tree")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content = @Content(schema = @Schema(implementation = Contract.TreeRequest.class)))
+    @PostMapping(path = "/tree", consumes = MediaType.APPLICATION_JSON_VALUE)
+    Answer tree(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
+        return answer(account, body, TreeReader::read, ComputeController::answer);
+    }
+
+    @Operation(summary = "Powder, water and working time of a flask")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content = @Content(schema = @Schema(implementation = Contract.FlaskRequest.class)))
+    @PostMapping(path = "/flask", consumes = MediaType.APPLICATION_JSON_VALUE)
+    Answer flask(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
+        return answer(account, body, MoldReader::read, ComputeController::answer);
+    }
+
+    private <T> Answer answer(
+            Account account,
+            JsonNode body,
+            BiFunction<Fields, Factors, Optional<T>> reader,
+            java.util.function.Function<T, Answer> writer) {
+        if (!body.isObject()) {
+            throw new Impossible(Map.of("", "The body has to be a JSON object."));
+        }
+        Paths.Flat flat = Paths.flat(body);
+        Fields fields = new Fields(flat.texts(), flat.words(), Units.METRIC);
+        Optional<T> plan = reader.apply(fields, factors.of(account.studioId()));
+        fields.unknown().stream()
+                .filter(path -> !path.endsWith("].name"))
+                .forEach(path -> fields.missing(path, "There is no such field."));
+        if (plan.isEmpty() || fields.hasErrors()) {
+            throw new Impossible(fields.errors());
+        }
+        return writer.apply(plan.get());
+    }
+
+    private static Answer answer(TreePlan plan) {
+        Map<String, Figure> figures = new LinkedHashMap<>();
+        figures.put("tree_volume_cm3", plan.treeVolume());
+        figures.put("pattern_mass_g", plan.patternMass());
+        figures.put("cavity_metal_g", plan.cavityMetal());
+        figures.put("ratio_rule_metal_g", plan.ratioRuleMetal().orElse(null));
+        figures.put("reserve_g", plan.reserve());
+        figures.put("charge_g", plan.charge());
+        return Answer.of(figures, plan.findings());
+    }
+
+    private static Answer answer(FlaskPlan plan) {
+        Map<String, Figure> figures = new LinkedHashMap<>();
+        figures.put("fill_volume_cm3", plan.fill());
+        figures.put("powder_g", plan.powder());
+        figures.put("water_g", plan.water());
+        figures.put("slurry_g", plan.slurry());
+        figures.put("working_time_min", plan.workingTime());
+        figures.put("filled_mass_g", plan.filledMass());
+        return Answer.of(figures, plan.findings());
+    }
+}

@@ -1,0 +1,72 @@
+package kilnryu.app.api;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
+
+/** The shapes of the compute API's questions, for its description only; the fields are read by the stages' readers. */
+final class Contract {
+    private Contract() {}
+
+    @Schema(
+            name = "TreeRequest",
+            requiredProperties = {"alloy", "parts"})
+    record TreeRequest(
+            String alloy,
+            List<PartRequest> parts,
+            Double tare_g,
+            Double melt_loss_pct,
+            Double reserve_pct,
+            Double heel_g) {}
+
+    @Schema(
+            name = "PartRequest",
+            description = "Exactly one of mass_g, volume_cm3, displacement_g, rod, cone, infilled",
+            requiredProperties = {"material"})
+    record PartRequest(
+            String name,
+            @Schema(allowableValues = {"piece", "gating"}) String role,
+            String material,
+            Integer count,
+            Double mass_g,
+            Double volume_cm3,
+            Double displacement_g,
+            RodRequest rod,
+            ConeRequest cone,
+            InfilledRequest infilled,
+            CoatRequest coat) {}
+
+    @Schema(
+            name = "Rod",
+            requiredProperties = {"diameter_mm", "length_mm"})
+    record RodRequest(Double diameter_mm, Double length_mm) {}
+
+    @Schema(
+            name = "Cone",
+            requiredProperties = {"top_diameter_mm", "bottom_diameter_mm", "length_mm"})
+    record ConeRequest(Double top_diameter_mm, Double bottom_diameter_mm, Double length_mm) {}
+
+    @Schema(
+            name = "Infilled",
+            requiredProperties = {"mass_g", "area_cm2", "wall_mm", "infill_pct"})
+    record InfilledRequest(Double mass_g, Double area_cm2, Double wall_mm, Double infill_pct) {}
+
+    @Schema(
+            name = "Coat",
+            requiredProperties = {"material", "thickness_mm", "area_cm2"})
+    record CoatRequest(String material, Double thickness_mm, Double area_cm2) {}
+
+    @Schema(
+            name = "FlaskRequest",
+            requiredProperties = {"inner_diameter_mm", "height_mm", "tree_volume_cm3", "system"})
+    record FlaskRequest(
+            Double inner_diameter_mm,
+            Double height_mm,
+            Double tree_volume_cm3,
+            Double base_volume_cm3,
+            String system,
+            Double water_per_100,
+            Double powder_density,
+            Double overfill_pct,
+            Double collar_mm,
+            Double water_C) {}
+}

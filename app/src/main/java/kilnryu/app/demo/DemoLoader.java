@@ -1,0 +1,77 @@
+package kilnryu.app.demo;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalTime;
+import java.time.ZonedDateTime;
+import java.util.List;
+import java.util.Optional;
+import kilnryu.app.account.Account;
+import kilnryu.app.account.AccountStore;
+import kilnryu.app.plan.DocumentController;
+import kilnryu.app.plan.PlanDocument;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Component;
+
+/** Fills an empty database with the demo studio when asked to; all of it is made up. */
+@Component
+class DemoLoader implements ApplicationRunner {
+    private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
+    private static final List<String> PLANS = List.of("lantern-fish", "limpet-cufflinks", "wading-bird", "maple-keys");
+
+    private final AccountStore accounts;
+    private final DocumentController documents;
+    private final PasswordEncoder passwords;
+    private final Clock clock;
+    private final boolean wanted;
+
+    DemoLoader(
+            AccountStore accounts,
+            DocumentController documents,
+            PasswordEncoder passwords,
+            Clock clock,
+            @Value("${kilnryu.demo}") boolean wanted) {
+        this.accounts = accounts;
+        this.documents = documents;
+        this.passwords = passwords;
+        this.clock = clock;
+        this.wanted = wanted;
+    }
+
+    @Override
+    public void run(ApplicationArguments arguments) throws IOException, PlanDocument.Unusable {
+        if (!wanted) {
+            return;
+        }
+        Optional<Account> owner = accounts.createFirst(new AccountStore.NewOwner(
+                "Saltmarsh Casting", "Europe/Lisbon", "demo", passwords.encode("estuary"), "Demo", true));
+        if (owner.isPresent()) {
+            for (String plan : PLANS) {
+                documents.take(owner.get(), withPourDay(read(plan), owner.get()));
+            }
+            LOG.info("demo studio loaded");
+        }
+    }
+
+    private static String read(String plan) throws IOException {
+        return new ClassPathResource("demo/" + plan + ".json").getContentAsString(StandardCharsets.UTF_8);
+    }
+
+    /** The pours of the demo lie two to four days ahead of the first start. */
+    private String withPourDay(String document, Account owner) {
+        ZonedDateTime today = clock.instant().atZone(owner.zoneId()).with(LocalTime.NOON);
+        String text = document;
+        for (int days = 2; days <= 5; days++) {
+            text = text.replace(
+                    "{in " + days + " days}", today.plusDays(days).toLocalDate().toString());
+        }
+        return text;
+    }
+}

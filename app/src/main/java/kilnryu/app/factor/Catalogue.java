@@ -1,0 +1,49 @@
+package kilnryu.app.factor;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import kilnryu.core.burnout.ProgramGenerator;
+import kilnryu.core.flask.Clearances;
+import kilnryu.core.flask.FlaskPlanner;
+import kilnryu.core.material.Alloy;
+import kilnryu.core.material.InvestmentSystem;
+import kilnryu.core.material.PatternMaterial;
+import kilnryu.core.material.Section;
+import kilnryu.core.sum.Constant;
+import kilnryu.core.tree.TreePlanner;
+
+/** All constants a studio may replace, by stage of the work. */
+public final class Catalogue {
+
+    /** Constants that belong together. */
+    public record Group(String name, List<Constant> constants) {}
+
+    private static final List<Group> GROUPS = List.of(
+            group("Pattern materials", PatternMaterial.constants()),
+            group("Alloys and melt loss", Alloy.constants()),
+            group("Charge", TreePlanner.constants()),
+            group("Investments", InvestmentSystem.constants()),
+            group("Mixing and flask", FlaskPlanner.constants()),
+            group("Clearances", Clearances.constants()),
+            group("Burnout", ProgramGenerator.constants()),
+            group("Superheat", Section.constants()));
+
+    private Catalogue() {}
+
+    public static List<Group> groups() {
+        return GROUPS;
+    }
+
+    public static Stream<Constant> all() {
+        return GROUPS.stream().flatMap(g -> g.constants().stream());
+    }
+
+    public static Optional<Constant> named(String key) {
+        return all().filter(c -> c.key().equals(key)).findFirst();
+    }
+
+    private static Group group(String name, List<Constant> constants) {
+        return new Group(name, constants.stream().filter(Constant::replaceable).toList());
+    }
+}

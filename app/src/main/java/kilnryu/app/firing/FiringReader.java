@@ -1,0 +1,98 @@
+package kilnryu.app.firing;
+
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.time.format.DateTimeParseException;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Range;
+import kilnryu.core.burnout.BackPlan;
+import kilnryu.core.burnout.BurnoutProgram;
+import kilnryu.core.burnout.BurnoutQuestion;
+import kilnryu.core.burnout.BurnoutSchool;
+import kilnryu.core.burnout.ProgramGenerator;
+import kilnryu.core.flask.FlaskPlan;
+import kilnryu.core.material.PatternMaterial;
+import kilnryu.core.material.Section;
+import kilnryu.core.quantity.Temperature;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.tree.TreePlan;
+
+/** Reads the firing from its fields and generates its program. */
+public final class FiringReader {
+    private static final int FIRST_YEAR = 2000;
+    private static final int LAST_YEAR = 2100;
+
+    private FiringReader() {}
+
+    /** What the plan's page asks before there is a program. */
+    public record Choices(
+            Section section,
+            BurnoutSchool school,
+            Optional<Temperature> mold,
+            Optional<Temperature> kilnMax,
+            Optional<ZonedDateTime> pour) {}
+
+    /** A program, and its clock when the hour of the pour is known. */
+    public record Firing(Choices choices, BurnoutProgram program, Optional<BackPlan> clock) {}
+
+    public static Choices choices(Fields fields, ZoneId zone) {
+        return new Choices(
+                fields.choice("section", Section::named).orElse(Section.MEDIUM),
+                fields.choice("school", BurnoutSchool::named).orElse(BurnoutSchool.DRY_FIRST),
+                temperature(fields.quantity("mold_C", Range.MOLD_TEMPERATURE)),
+                temperature(fields.quantity("kiln_max_C", Range.KILN_TEMPERATURE)),
+                pour(fields, zone));
+    }
+
+    public static Firing firing(Choices choices, TreePlan tree, FlaskPlan flask, Factors factors) {
+        Set<PatternMaterial> patterns = new java.util.HashSet<>();
+        tree.tree().parts().forEach(p -> {
+            patterns.add(p.material());
+            p.coat().ifPresent(c -> patterns.add(c.material()));
+        });
+        BurnoutProgram program = new ProgramGenerator(factors)
+                .generate(new BurnoutQuestion(
+                        flask,
+                        patterns,
+                        tree.tree().alloy(),
+                        choices.section(),
+                        choices.school(),
+                        choices.mold(),
+                        choices.kilnMax()));
+        Optional<BackPlan> clock = program.segments().isEmpty()
+                ? Optional.empty()
+                : choices.pour().map(pour -> BackPlan.of(program, pour));
+        return new Firing(choices, program, clock);
+    }
+
+    private static Optional<ZonedDateTime> pour(Fields fields, ZoneId zone) {
+        Optional<String> text = fields.text("pour_at", 40);
+        if (text.isEmpty()) {
+            return Optional.empty();
+        }
+        try {
+            LocalDateTime local = LocalDateTime.parse(text.get().replace(' ', 'T'));
+            if (local.getYear() < FIRST_YEAR || local.getYear() > LAST_YEAR) {
+                fields.error("pour_at", "A year from " + FIRST_YEAR + " to " + LAST_YEAR + ".");
+                return Optional.empty();
+            }
+            ZonedDateTime pour = local.atZone(zone);
+            if (!pour.toLocalDateTime().equals(local)) {
+                fields.error("pour_at", "The clocks go forward over this hour: it does not exist that night.");
+                return Optional.empty();
+            }
+            return Optional.of(pour);
+        } catch (DateTimeParseException e) {
+            fields.error("pour_at", "Type day and hour like 2026-05-08 10:50.");
+            return Optional.empty();
+        }
+    }
+
+    private static Optional<Temperature> temperature(OptionalDouble celsius) {
+        return celsius.isPresent() ? Optional.of(Temperature.celsius(celsius.getAsDouble())) : Optional.empty();
+    }
+}

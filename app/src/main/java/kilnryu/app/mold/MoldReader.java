@@ -1,0 +1,102 @@
+package kilnryu.app.mold;
+
+import java.util.Optional;
+import java.util.OptionalDouble;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Range;
+import kilnryu.core.flask.Flask;
+import kilnryu.core.flask.FlaskPlan;
+import kilnryu.core.flask.FlaskPlanner;
+import kilnryu.core.flask.ImpossibleFlask;
+import kilnryu.core.flask.MixSchool;
+import kilnryu.core.material.InvestmentSystem;
+import kilnryu.core.quantity.Length;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.quantity.Temperature;
+import kilnryu.core.quantity.Volume;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Known;
+
+/** Reads a flask from its fields; the tree's volume comes from the tree, or from a field of its own in the API. */
+public final class MoldReader {
+    private final Fields fields;
+
+    private MoldReader(Fields fields) {
+        this.fields = fields;
+    }
+
+    /** What only the plan's page asks: the school of mixing and the tree's size measured with a ruler. */
+    public record Extras(MixSchool school, OptionalDouble treeWidth, OptionalDouble treeHeight) {}
+
+    /** The plan for a tree volume that is a field. */
+    public static Optional<FlaskPlan> read(Fields fields, Factors factors) {
+        MoldReader reader = new MoldReader(fields);
+        OptionalDouble tree = fields.required("tree_volume_cm3", Range.VOLUME_OR_NONE);
+        double volume = tree.orElse(0);
+        Figure figure = Figure.given("tree", "volume of the tree", volume, Measure.CUBIC_CENTIMETRE, Known.MEASURED, 0);
+        return reader.plan(figure, factors);
+    }
+
+    /** The plan for a tree that is planned already. */
+    public static Optional<FlaskPlan> read(Fields fields, Figure tree, Factors factors) {
+        return new MoldReader(fields).plan(tree, factors);
+    }
+
+    public static Extras extras(Fields fields) {
+        return new Extras(
+                fields.choice("mix_school", MixSchool::named).orElse(MixSchool.VACUUM),
+                fields.quantity("tree_width_mm", Range.LENGTH),
+                fields.quantity("tree_height_mm", Range.LENGTH));
+    }
+
+    private Optional<FlaskPlan> plan(Figure tree, Factors factors) {
+        OptionalDouble diameter = fields.required("inner_diameter_mm", Range.LENGTH);
+        OptionalDouble height = fields.required("height_mm", Range.LENGTH);
+        Optional<InvestmentSystem> system = fields.choice("system", InvestmentSystem::named);
+        if (system.isEmpty()) {
+            fields.missing("system", "Choose the investment.");
+        }
+        OptionalDouble base = fields.quantity("base_volume_cm3", Range.VOLUME_OR_NONE);
+        OptionalDouble ratio = ratio();
+        OptionalDouble density = fields.quantity("powder_density", Range.POWDER_DENSITY);
+        OptionalDouble overfill = fields.quantity("overfill_pct", Range.OVERFILL);
+        OptionalDouble collar = fields.quantity("collar_mm", Range.LENGTH_OR_NONE);
+        OptionalDouble water = fields.quantity("water_C", Range.WATER_TEMPERATURE);
+        if (fields.hasErrors()) {
+            return Optional.empty();
+        }
+        Flask flask = new Flask(
+                Length.millimetres(diameter.getAsDouble()),
+                Length.millimetres(height.getAsDouble()),
+                Volume.cubicCentimetres(tree.value()),
+                boxed(base).map(Volume::cubicCentimetres),
+                system.get(),
+                ratio,
+                density,
+                overfill,
+                boxed(collar).map(Length::millimetres),
+                boxed(water).map(Temperature::celsius));
+        try {
+            return Optional.of(new FlaskPlanner(factors).plan(flask, tree));
+        } catch (ImpossibleFlask e) {
+            String path = e.field().equals("tree_volume") ? "tree_volume_cm3" : e.field();
+            fields.error(path, e.getMessage());
+            return Optional.empty();
+        }
+    }
+
+    /** Water per 100 of powder; 0.4 is what some write for 40, and is asked back instead of guessed. */
+    private OptionalDouble ratio() {
+        OptionalDouble ratio = fields.quantity("water_per_100", Range.WATER_RATIO);
+        if (fields.hasError("water_per_100")) {
+            fields.error(
+                    "water_per_100", "Water to 100 parts of powder by mass, 10 to 150: type 40 for 40:100 or 0.40.");
+        }
+        return ratio;
+    }
+
+    private static Optional<Double> boxed(OptionalDouble value) {
+        return value.isPresent() ? Optional.of(value.getAsDouble()) : Optional.empty();
+    }
+}

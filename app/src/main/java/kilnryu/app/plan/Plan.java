@@ -1,0 +1,122 @@
+package kilnryu.app.plan;
+
+import java.time.ZoneId;
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.Optional;
+import kilnryu.app.firing.FiringReader;
+import kilnryu.app.firing.FiringReader.Firing;
+import kilnryu.app.mold.MoldReader;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.tree.TreeReader;
+import kilnryu.app.web.Units;
+import kilnryu.core.finding.Findings;
+import kilnryu.core.flask.Clearances;
+import kilnryu.core.flask.FlaskPlan;
+import kilnryu.core.flask.MoldChecks;
+import kilnryu.core.quantity.Length;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Known;
+import kilnryu.core.tree.Outline;
+import kilnryu.core.tree.TreePlan;
+
+/**
+ * All that can be said of a tree from what is typed so far. Later stages are empty until the earlier ones can be read.
+ *
+ * @param name as typed, empty when there is none yet
+ * @param fields of each stage, with their remarks
+ */
+public record Plan(
+        String name,
+        Map<Stage, Fields> fields,
+        Optional<TreePlan> tree,
+        Optional<FlaskPlan> flask,
+        MoldReader.Extras moldExtras,
+        Optional<Outline> outline,
+        Optional<Clearances> clearances,
+        Optional<Figure> pour,
+        Optional<Firing> firing,
+        Findings findings) {
+
+    /** What decides how typed things are read. */
+    public record Reading(Units units, Factors factors, ZoneId zone) {}
+
+    public static Plan read(Map<Stage, Map<String, String>> typed, Reading reading) {
+        Map<Stage, Fields> fields = new EnumMap<>(Stage.class);
+        for (Stage stage : Stage.values()) {
+            fields.put(stage, Fields.typed(typed.getOrDefault(stage, Map.of()), reading.units));
+        }
+        return new Builder(fields, reading).build();
+    }
+
+    public boolean precious() {
+        return tree.map(t -> t.tree().alloy().isPrecious()).orElse(false);
+    }
+
+    private static final class Builder {
+        private final Map<Stage, Fields> fields;
+        private final Reading reading;
+
+        Builder(Map<Stage, Fields> fields, Reading reading) {
+            this.fields = fields;
+            this.reading = reading;
+        }
+
+        Plan build() {
+            Fields treeFields = fields.get(Stage.TREE);
+            Optional<String> name = treeFields.text("name", TreeReader.LONGEST_NAME);
+            if (name.isEmpty()) {
+                treeFields.missing("name", "Give the tree a name.");
+            }
+            Optional<TreePlan> tree = TreeReader.read(treeFields, reading.factors);
+            Fields moldFields = fields.get(Stage.MOLD);
+            MoldReader.Extras extras = MoldReader.extras(moldFields);
+            FiringReader.Choices choices = FiringReader.choices(fields.get(Stage.FIRING), reading.zone);
+            Optional<FlaskPlan> flask = tree.flatMap(t -> MoldReader.read(moldFields, t.treeVolume(), reading.factors));
+            Optional<Outline> drawn = tree.map(t -> Outline.of(t.tree(), t.partVolumes()))
+                    .map(o -> o.stretched(
+                            extras.treeWidth().orElse(0), extras.treeHeight().orElse(0)));
+            Optional<Clearances> clearances = flask.map(f -> clearances(f, drawn.orElseThrow(), extras));
+            Optional<Figure> pour =
+                    tree.flatMap(t -> choices.section().pourTemperature(t.tree().alloy(), reading.factors));
+            Optional<Firing> firing =
+                    flask.map(f -> FiringReader.firing(choices, tree.orElseThrow(), f, reading.factors));
+            Findings findings = findings(tree, flask, clearances, pour, firing);
+            return new Plan(name.orElse(""), fields, tree, flask, extras, drawn, clearances, pour, firing, findings);
+        }
+
+        private Clearances clearances(FlaskPlan flask, Outline outline, MoldReader.Extras extras) {
+            Known width = extras.treeWidth().isPresent() ? Known.MEASURED : Known.ESTIMATED;
+            Known height = extras.treeHeight().isPresent() ? Known.MEASURED : Known.ESTIMATED;
+            return Clearances.of(
+                    flask.flask(),
+                    new Clearances.Envelope(
+                            Length.millimetres(outline.width()), Length.millimetres(outline.height()), width, height),
+                    reading.factors);
+        }
+
+        private static Findings findings(
+                Optional<TreePlan> tree,
+                Optional<FlaskPlan> flask,
+                Optional<Clearances> clearances,
+                Optional<Figure> pour,
+                Optional<Firing> firing) {
+            Findings found = tree.map(TreePlan::findings).orElse(Findings.NONE);
+            if (flask.isPresent()) {
+                found = found.and(flask.get().findings())
+                        .and(clearances.orElseThrow().findings())
+                        .and(MoldChecks.check(
+                                tree.orElseThrow().tree().alloy(),
+                                flask.get().flask().system(),
+                                pour,
+                                Optional.empty()));
+            }
+            if (firing.isPresent()) {
+                found = found.and(firing.get().program().findings())
+                        .and(firing.get().clock().map(c -> c.findings()).orElse(Findings.NONE));
+            }
+            return found;
+        }
+    }
+}

@@ -1,0 +1,244 @@
+package kilnryu.app.plan;
+
+import java.time.Duration;
+import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import kilnryu.app.firing.CurveDrawing;
+import kilnryu.app.firing.FiringReader.Firing;
+import kilnryu.app.mold.SectionDrawing;
+import kilnryu.app.web.FigureView;
+import kilnryu.app.web.Show;
+import kilnryu.app.web.Units;
+import kilnryu.core.burnout.BackPlan;
+import kilnryu.core.burnout.BurnoutProgram.Timed;
+import kilnryu.core.burnout.Duty;
+import kilnryu.core.finding.Finding;
+import kilnryu.core.flask.FlaskPlan;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.tree.TreePlan;
+
+/** A plan as its pages and its card show it. */
+public record PlanPage(
+        String name,
+        List<FigureView> metal,
+        List<FigureView> mix,
+        List<FigureView> firing,
+        List<FindingView> findings,
+        List<Ready> ready,
+        List<DutyView> duties,
+        List<SegmentView> segments,
+        String section,
+        String curve,
+        List<PartView> parts) {
+
+    /** A check as shown, with the sum behind it. */
+    public record FindingView(
+            String id, String severity, boolean safety, String message, String reason, String remedy, FigureView sum) {}
+
+    /** A line of the make-ready column. */
+    public record Ready(String what, Show.Shown amount) {}
+
+    /** A duty at its hour; the number stands on the curve too, 0 for what comes before the kiln. */
+    public record DutyView(int number, String at, String day, String what, String caution) {}
+
+    /** A line of the program. */
+    public record SegmentView(
+            int number,
+            String stage,
+            String rate,
+            String target,
+            String hold,
+            String ends,
+            String ruledBy,
+            FigureView sum) {}
+
+    /** A part of the tree on the card. */
+    public record PartView(String name, int count, String material, Show.Shown volume) {}
+
+    public static PlanPage of(Plan plan, Units units, ZonedDateTime now) {
+        return new Maker(plan, units, now).make();
+    }
+
+    private static final class Maker {
+        private final Plan plan;
+        private final Units units;
+        private final ZonedDateTime now;
+        private final Optional<BackPlan> clock;
+
+        Maker(Plan plan, Units units, ZonedDateTime now) {
+            this.plan = plan;
+            this.units = units;
+            this.now = now;
+            this.clock = plan.firing().flatMap(Firing::clock);
+        }
+
+        PlanPage make() {
+            return new PlanPage(
+                    plan.name(),
+                    views(plan.tree().map(TreePlan::figures).orElse(List.of())),
+                    views(mix()),
+                    views(firing()),
+                    findings(),
+                    ready(),
+                    duties(),
+                    segments(),
+                    plan.flask()
+                            .map(f -> SectionDrawing.of(
+                                    f,
+                                    plan.outline().orElseThrow(),
+                                    plan.clearances().orElseThrow(),
+                                    units))
+                            .orElse(""),
+                    clock.map(c -> CurveDrawing.of(c, now.getZone(), units)).orElse(""),
+                    parts());
+        }
+
+        private List<Figure> mix() {
+            List<Figure> figures = new ArrayList<>();
+            plan.flask().map(FlaskPlan::figures).ifPresent(figures::addAll);
+            plan.clearances().ifPresent(c -> figures.addAll(List.of(c.wall(), c.end())));
+            return figures;
+        }
+
+        private List<Figure> firing() {
+            List<Figure> figures = new ArrayList<>();
+            plan.firing().filter(f -> !f.program().segments().isEmpty()).ifPresent(f -> {
+                figures.add(f.program().total());
+                figures.add(f.program().mold());
+            });
+            plan.pour().ifPresent(figures::add);
+            return figures;
+        }
+
+        private List<FigureView> views(List<Figure> figures) {
+            return figures.stream().map(this::view).toList();
+        }
+
+        private FigureView view(Figure figure) {
+            return FigureView.of(figure, units, plan.precious());
+        }
+
+        private List<FindingView> findings() {
+            List<Finding> all = new ArrayList<>(plan.findings().all());
+            clock.filter(c -> c.at(0).isBefore(now) && c.pour().isAfter(now))
+                    .ifPresent(c -> all.add(Finding.warn(
+                            "late",
+                            "pour",
+                            "The kiln should have been closed at " + Show.clock(c.at(0)) + ", "
+                                    + Show.length(Duration.between(c.at(0), now)) + " ago.",
+                            "A program cut short leaves water or char in the mold.",
+                            "If it is not running, pour later.")));
+            return all.stream()
+                    .sorted(java.util.Comparator.comparing(Finding::severity))
+                    .map(f -> new FindingView(
+                            f.id(),
+                            f.severity().name().toLowerCase(java.util.Locale.ROOT),
+                            f.safety(),
+                            f.message(),
+                            f.reason(),
+                            f.remedy(),
+                            f.figureBehind().map(this::view).orElse(null)))
+                    .toList();
+        }
+
+        private List<Ready> ready() {
+            List<Ready> ready = new ArrayList<>();
+            plan.flask().ifPresent(f -> {
+                ready.add(new Ready("Powder", shown(f.powder())));
+                double water = f.flask().water().map(t -> t.celsius()).orElse(21.0);
+                Show.Shown at = Show.value(water, Measure.DEGREE_CELSIUS, units, false);
+                ready.add(new Ready("Water, " + at, shown(f.water())));
+            });
+            plan.tree()
+                    .ifPresent(t -> ready.add(new Ready(
+                            capital(shortened(t.tree().alloy().label())),
+                            view(t.charge()).shown())));
+            plan.flask().ifPresent(f -> ready.add(new Ready("Filled, without steel", shown(f.filledMass()))));
+            plan.firing()
+                    .filter(f -> !f.program().segments().isEmpty())
+                    .ifPresent(f -> ready.add(
+                            new Ready("Kiln program", shown(f.program().total()))));
+            return ready;
+        }
+
+        private Show.Shown shown(Figure figure) {
+            return Show.figure(figure, units);
+        }
+
+        private List<DutyView> duties() {
+            List<DutyView> views = new ArrayList<>();
+            int number = 0;
+            for (BackPlan.Clocked c : clock.map(BackPlan::duties).orElse(List.of())) {
+                boolean inKiln = c.duty().minute() >= 0;
+                number += inKiln ? 1 : 0;
+                views.add(new DutyView(
+                        inKiln ? number : 0,
+                        Show.clock(c.at()),
+                        Show.dayAndClock(c.at()),
+                        c.duty().kind().label(),
+                        c.duty().caution()));
+            }
+            return views;
+        }
+
+        private List<SegmentView> segments() {
+            List<SegmentView> views = new ArrayList<>();
+            for (Timed t : plan.firing().map(f -> f.program().timed()).orElse(List.of())) {
+                boolean step = Double.isInfinite(t.segment().rate());
+                views.add(new SegmentView(
+                        views.size() + 1,
+                        t.segment().stage().label(),
+                        step
+                                ? "step"
+                                : Show.value(t.segment().rate(), Measure.KELVIN_PER_HOUR, units, false)
+                                        .toString(),
+                        Show.value(t.segment().target(), Measure.DEGREE_CELSIUS, units, false)
+                                .toString(),
+                        t.segment().hold() == 0
+                                ? "–"
+                                : Show.length(Duration.ofMinutes(t.segment().hold())),
+                        clock.map(c -> Show.clock(c.at(t.ends())))
+                                .orElseGet(() -> "+" + Show.length(Duration.ofMinutes(Math.round(t.ends())))),
+                        t.segment().ruledBy(),
+                        view(t.segment().holdSum())));
+            }
+            return views;
+        }
+
+        private List<PartView> parts() {
+            List<PartView> views = new ArrayList<>();
+            plan.tree().ifPresent(t -> {
+                for (int i = 0; i < t.tree().parts().size(); i++) {
+                    var part = t.tree().parts().get(i);
+                    views.add(new PartView(
+                            part.name(),
+                            part.count(),
+                            part.material().label(),
+                            shown(t.partVolumes().get(i))));
+                }
+            });
+            return views;
+        }
+
+        private static String shortened(String alloy) {
+            return alloy.replaceAll(" (Cu|Al|Sn|Zn) .*", "");
+        }
+
+        private static String capital(String words) {
+            return Character.toUpperCase(words.charAt(0)) + words.substring(1);
+        }
+    }
+
+    /** Duties by what has to be done, for those who look for one. */
+    public Optional<DutyView> duty(Duty.Kind kind) {
+        return duties.stream().filter(d -> d.what.equals(kind.label())).findFirst();
+    }
+
+    public Map<String, List<FindingView>> bySeverity() {
+        return findings.stream().collect(java.util.stream.Collectors.groupingBy(FindingView::severity));
+    }
+}

@@ -1,0 +1,166 @@
+package kilnryu.app.plan;
+
+import java.time.Instant;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import kilnryu.app.account.Account;
+import kilnryu.app.factor.FactorStore;
+import kilnryu.app.sheet.SheetStore;
+import kilnryu.app.sheet.SheetStore.Sheet;
+import kilnryu.app.tree.TreeStore;
+import kilnryu.app.web.Show;
+import kilnryu.app.web.Units;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Replacement;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.server.ResponseStatusException;
+
+/** Finds, reads and saves plans of a person's studio. */
+@Service
+public class Plans {
+    private final TreeStore trees;
+    private final SheetStore sheets;
+    private final FactorStore factors;
+
+    Plans(TreeStore trees, SheetStore sheets, FactorStore factors) {
+        this.trees = trees;
+        this.sheets = sheets;
+        this.factors = factors;
+    }
+
+    /** A tree as saved, with its plan. */
+    public record Saved(TreeStore.Row row, Map<Stage, Sheet> sheets, Plan plan, Factors factors) {}
+
+    /** @throws ResponseStatusException 404 when the studio has no such tree */
+    public Saved find(Account account, long id) {
+        TreeStore.Row row =
+                trees.find(account.studioId(), id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        Map<Stage, Sheet> stages = sheets(id);
+        Factors own = factors(account, id);
+        return new Saved(row, stages, read(account, texts(stages), own), own);
+    }
+
+    /** The studio's factors, and over them those that came with an imported tree. */
+    Factors factors(Account account, long tree) {
+        Factors studio = factors.of(account.studioId());
+        Map<String, Replacement> carried = tree == 0 ? Map.of() : trees.factors(tree);
+        if (carried.isEmpty()) {
+            return studio;
+        }
+        Map<String, Replacement> all = new HashMap<>(studio.replaced());
+        all.putAll(carried);
+        return new Factors(all);
+    }
+
+    Plan read(Account account, Map<Stage, Map<String, String>> typed, Factors own) {
+        return Plan.read(typed, new Plan.Reading(account.units(), own, account.zoneId()));
+    }
+
+    /** A stage to be saved over the version it was begun from. */
+    record Save(long tree, Stage stage, int baseVersion, Map<String, String> fields) {}
+
+    /**
+     * Saves a stage that could be read without errors; makes the tree when it has no number yet.
+     *
+     * @return the tree's number, empty when someone else saved in between
+     */
+    @Transactional
+    public OptionalLong save(Account account, Save save) {
+        long id = save.tree == 0 ? trees.create(account.studioId(), save.fields.getOrDefault("name", "")) : save.tree;
+        Optional<Integer> version = sheets.save(id, save.stage.key(), save.baseVersion, save.fields, account.id());
+        if (version.isEmpty()) {
+            return OptionalLong.empty();
+        }
+        sheets.dropDraft(account.id(), save.tree, save.stage.key());
+        summarise(account, id);
+        return OptionalLong.of(id);
+    }
+
+    @Transactional
+    public long copy(Account account, long id) {
+        Saved from = find(account, id);
+        String name = shortened("Copy of " + from.row.name());
+        long copy = trees.create(account.studioId(), name);
+        from.sheets.forEach((stage, sheet) -> {
+            Map<String, String> fields = new java.util.LinkedHashMap<>(sheet.fields());
+            fields.computeIfPresent("name", (key, old) -> name);
+            sheets.save(copy, stage.key(), 0, fields, account.id());
+        });
+        trees.keepFactors(copy, numbers(trees.factors(id)));
+        summarise(account, copy);
+        return copy;
+    }
+
+    /** Makes a tree from stages that were read elsewhere, with constants that hold for it alone. */
+    @Transactional
+    public long create(Account account, Map<Stage, Map<String, String>> stages, Map<String, Double> carried) {
+        long id = trees.create(account.studioId(), stages.get(Stage.TREE).getOrDefault("name", "imported tree"));
+        trees.keepFactors(id, carried);
+        stages.forEach((stage, fields) -> {
+            if (!fields.isEmpty()) {
+                sheets.save(id, stage.key(), 0, fields, account.id());
+            }
+        });
+        summarise(account, id);
+        return id;
+    }
+
+    private void summarise(Account account, long id) {
+        Plan plan = find(account, id).plan;
+        trees.summarise(
+                id,
+                new TreeStore.Summary(
+                        plan.name(),
+                        plan.tree().map(t -> t.tree().alloy().label()).orElse(null),
+                        plan.tree().map(t -> t.cavityMetal().value()).orElse(null),
+                        plan.tree().map(t -> t.charge().value()).orElse(null),
+                        plan.flask()
+                                .map(f -> flask(
+                                        f.flask().innerDiameter().millimetres(),
+                                        f.flask().height().millimetres()))
+                                .orElse(null),
+                        pour(plan).orElse(null)));
+    }
+
+    private static Optional<Instant> pour(Plan plan) {
+        return plan.firing().flatMap(f -> f.choices().pour()).map(p -> p.toInstant());
+    }
+
+    private static String flask(double diameter, double height) {
+        return Show.digits(Math.rint(diameter)).replaceAll("\\.0+$", "") + " × "
+                + Show.value(Math.rint(height), Measure.MILLIMETRE, Units.METRIC, false)
+                        .toString()
+                        .replaceAll("\\.0+ ", " ");
+    }
+
+    private static Map<String, Double> numbers(Map<String, Replacement> carried) {
+        Map<String, Double> numbers = new HashMap<>();
+        carried.forEach((key, own) -> numbers.put(key, own.value()));
+        return numbers;
+    }
+
+    Map<Stage, Sheet> sheets(long id) {
+        Map<String, Sheet> all = id == 0 ? Map.of() : sheets.all(id);
+        Map<Stage, Sheet> stages = new EnumMap<>(Stage.class);
+        for (Stage stage : Stage.values()) {
+            stages.put(stage, all.getOrDefault(stage.key(), Sheet.EMPTY));
+        }
+        return stages;
+    }
+
+    static Map<Stage, Map<String, String>> texts(Map<Stage, Sheet> sheets) {
+        Map<Stage, Map<String, String>> texts = new EnumMap<>(Stage.class);
+        sheets.forEach((stage, sheet) -> texts.put(stage, sheet.fields()));
+        return texts;
+    }
+
+    private static String shortened(String name) {
+        return name.length() > 120 ? name.substring(0, 120) : name;
+    }
+}

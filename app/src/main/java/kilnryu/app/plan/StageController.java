@@ -1,0 +1,227 @@
+package kilnryu.app.plan;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import kilnryu.app.account.Account;
+import kilnryu.app.sheet.Merge;
+import kilnryu.app.sheet.SheetStore;
+import kilnryu.app.sheet.SheetStore.Sheet;
+import kilnryu.app.tree.TreeReader;
+import kilnryu.app.web.Show;
+import kilnryu.core.sum.Factors;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+
+/** The pages on which tree, mold and firing are typed; number 0 is a tree that is not saved yet. */
+@Controller
+class StageController {
+    /** A draft longer than this is not worth keeping; the page still holds it. */
+    private static final int LONGEST_DRAFT = 200_000;
+
+    private final Plans plans;
+    private final SheetStore sheets;
+    private final List<Station.Source> laterStations;
+    private final Clock clock;
+
+    StageController(Plans plans, SheetStore sheets, List<Station.Source> laterStations, Clock clock) {
+        this.plans = plans;
+        this.sheets = sheets;
+        this.laterStations = laterStations;
+        this.clock = clock;
+    }
+
+    /** A form being looked at: which tree and stage, what is typed, and from which version. */
+    private record Sight(long tree, Stage stage, Map<String, String> typed, int version, boolean showErrors) {}
+
+    @GetMapping("/trees/new")
+    String begin(@AuthenticationPrincipal Account account, Model model) {
+        return open(account, 0, Stage.TREE, model);
+    }
+
+    @GetMapping("/trees/{id}")
+    String tree(@PathVariable long id) {
+        return "redirect:/trees/" + id + "/tree";
+    }
+
+    @GetMapping("/trees/{id}/{stage:tree|mold|firing}")
+    String show(
+            @AuthenticationPrincipal Account account, @PathVariable long id, @PathVariable String stage, Model model) {
+        return open(account, id, Stage.named(stage).orElseThrow(), model);
+    }
+
+    private String open(Account account, long id, Stage stage, Model model) {
+        Map<Stage, Sheet> saved = saved(account, id);
+        Optional<SheetStore.Draft> draft = sheets.draft(account.id(), id, stage.key());
+        draft.ifPresent(d -> model.addAttribute("draftFrom", hour(account, d.at())));
+        Sheet sheet = saved.get(stage);
+        Sight sight = draft.map(d -> new Sight(id, stage, d.fields(), d.baseVersion(), false))
+                .orElseGet(() -> new Sight(id, stage, beginning(id, stage, sheet), sheet.version(), false));
+        return page(account, sight, model);
+    }
+
+    private static Map<String, String> beginning(long id, Stage stage, Sheet sheet) {
+        if (id == 0 && stage == Stage.TREE) {
+            Map<String, String> first = new LinkedHashMap<>();
+            first.put("name", "");
+            first.put("parts[p1].name", "");
+            first.put("parts[p1].how", "mass_g");
+            first.put("parts[p1].role", "piece");
+            return first;
+        }
+        return sheet.fields();
+    }
+
+    /** What follows from what is typed, as it is typed; keeps it as a draft. */
+    @PostMapping("/trees/{id}/{stage:tree|mold|firing}/try")
+    String tryOut(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @PathVariable String stage,
+            @RequestParam Map<String, String> form,
+            Model model) {
+        saved(account, id);
+        Sight sight = sight(id, stage, form, false);
+        if (sight.typed.values().stream().mapToInt(String::length).sum() < LONGEST_DRAFT) {
+            sheets.keepDraft(account.id(), id, stage, sight.version, sight.typed);
+        }
+        fill(account, sight, model);
+        return "plan/answer";
+    }
+
+    @PostMapping("/trees/{id}/{stage:tree|mold|firing}")
+    String save(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @PathVariable String stage,
+            @RequestParam Map<String, String> form,
+            Model model,
+            HttpServletResponse response) {
+        saved(account, id);
+        Sight sight = sight(id, stage, form, true);
+        Plan plan = plan(account, sight);
+        if (plan.fields().get(sight.stage).hasErrors()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+            return page(account, sight, model);
+        }
+        Map<String, String> written = plan.fields().get(sight.stage).written();
+        OptionalLong done = plans.save(account, new Plans.Save(id, sight.stage, sight.version, written));
+        if (done.isEmpty()) {
+            response.setStatus(HttpStatus.CONFLICT.value());
+            return page(account, merged(account, sight, model), model);
+        }
+        return "redirect:/trees/" + done.getAsLong() + "/" + stage + "?saved";
+    }
+
+    @PostMapping("/trees/{id}/{stage:tree|mold|firing}/discard")
+    String discard(@AuthenticationPrincipal Account account, @PathVariable long id, @PathVariable String stage) {
+        saved(account, id);
+        sheets.dropDraft(account.id(), id, stage);
+        return id == 0 ? "redirect:/trees" : "redirect:/trees/" + id + "/" + stage;
+    }
+
+    /** A further part, empty, for the form to take in. */
+    @GetMapping("/trees/part")
+    String part(@RequestParam(defaultValue = "") String how, Model model) {
+        String key = Long.toString(System.nanoTime(), 36);
+        Map<String, String> typed = new LinkedHashMap<>();
+        typed.put("parts[" + key + "].role", how.isEmpty() ? "piece" : "gating");
+        typed.put("parts[" + key + "].how", how.isEmpty() ? "mass_g" : how);
+        typed.put("parts[" + key + "].material", how.isEmpty() ? "" : "sprue-wax");
+        StageForm form =
+                new StageForm(kilnryu.app.sheet.Fields.typed(typed, kilnryu.app.web.Units.METRIC), typed, false);
+        model.addAttribute("form", form);
+        model.addAttribute("key", key);
+        return "plan/tree :: part";
+    }
+
+    private Map<Stage, Sheet> saved(Account account, long id) {
+        if (id == 0) {
+            return plans.sheets(0);
+        }
+        return plans.find(account, id).sheets();
+    }
+
+    private static Sight sight(long id, String stage, Map<String, String> form, boolean showErrors) {
+        Map<String, String> typed = new LinkedHashMap<>(form);
+        typed.remove("_csrf");
+        String version = typed.remove("version");
+        List<String> gone = typed.keySet().stream()
+                .filter(path -> path.endsWith("].gone") && typed.get(path).equals("1"))
+                .map(path -> path.substring(0, path.length() - "gone".length()))
+                .toList();
+        typed.keySet().removeIf(path -> path.endsWith("].gone") || gone.stream().anyMatch(path::startsWith));
+        try {
+            int base = version == null ? 0 : Integer.parseInt(version);
+            return new Sight(id, Stage.named(stage).orElseThrow(), typed, base, showErrors);
+        } catch (NumberFormatException e) {
+            throw new ResponseStatusException(HttpStatus.BAD_REQUEST, "the version is not a number", e);
+        }
+    }
+
+    /** Someone saved in between: their changes where I made none, mine where both did, and all of it said. */
+    private Sight merged(Account account, Sight mine, Model model) {
+        List<SheetStore.Revision> since = sheets.since(mine.tree, mine.stage.key(), mine.version);
+        Map<String, String> base =
+                since.isEmpty() || mine.version == 0 ? Map.of() : since.get(0).fields();
+        SheetStore.Revision last = since.get(since.size() - 1);
+        Merge merge = Merge.of(base, mine.typed, last.fields());
+        List<String> who = new ArrayList<>();
+        since.stream()
+                .filter(r -> r.version() > mine.version)
+                .map(r -> r.by() + " at " + hour(account, r.at()))
+                .forEach(who::add);
+        model.addAttribute("conflictBy", String.join(", ", who));
+        model.addAttribute("conflict", merge.changes());
+        sheets.keepDraft(account.id(), mine.tree, mine.stage.key(), last.version(), merge.fields());
+        return new Sight(mine.tree, mine.stage, merge.fields(), last.version(), true);
+    }
+
+    private Plan plan(Account account, Sight sight) {
+        Factors factors = plans.factors(account, sight.tree);
+        Map<Stage, Map<String, String>> texts = Plans.texts(plans.sheets(sight.tree));
+        texts.put(sight.stage, sight.typed);
+        return plans.read(account, texts, factors);
+    }
+
+    private String page(Account account, Sight sight, Model model) {
+        fill(account, sight, model);
+        return "plan/" + sight.stage.key();
+    }
+
+    private void fill(Account account, Sight sight, Model model) {
+        Plan plan = plan(account, sight);
+        ZonedDateTime now = clock.instant().atZone(account.zoneId());
+        model.addAttribute("plan", plan);
+        model.addAttribute("page", PlanPage.of(plan, account.units(), now));
+        model.addAttribute("form", new StageForm(plan.fields().get(sight.stage), sight.typed, sight.showErrors));
+        model.addAttribute("id", sight.tree);
+        model.addAttribute("stage", sight.stage);
+        model.addAttribute("version", sight.version);
+        model.addAttribute("name", plan.name().isEmpty() ? "New tree" : plan.name());
+        model.addAttribute("stream", stream(account, sight.tree, sight.stage.key(), plan));
+        model.addAttribute("mostParts", TreeReader.MOST_PARTS);
+    }
+
+    private List<Station> stream(Account account, long id, String open, Plan plan) {
+        return Stations.of(id == 0 ? null : plans.find(account, id), plan, open, laterStations);
+    }
+
+    private static String hour(Account account, Instant at) {
+        return Show.dayAndClock(at.atZone(account.zoneId()));
+    }
+}

@@ -1,0 +1,88 @@
+package kilnryu.app.plan;
+
+import java.util.List;
+import java.util.Map;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.tree.TreeReader;
+import kilnryu.core.burnout.BurnoutSchool;
+import kilnryu.core.flask.MixSchool;
+import kilnryu.core.material.Alloy;
+import kilnryu.core.material.InvestmentSystem;
+import kilnryu.core.material.PatternMaterial;
+import kilnryu.core.material.Section;
+
+/** The form of a stage: each field with what was typed, what was understood and what is wrong. */
+public record StageForm(Fields fields, Map<String, String> typed, boolean showErrors) {
+
+    /** A field for the template. */
+    public record Field(String path, String id, String value, String echo, String error) {
+        public boolean isWrong() {
+            return !error.isEmpty();
+        }
+    }
+
+    /** A choice of a select. */
+    public record Option(String key, String label) {}
+
+    public Field field(String path) {
+        Fields.Note note = fields.notes().getOrDefault(path, new Fields.Note("", ""));
+        String value = typed.getOrDefault(path, "");
+        boolean quiet = value.isBlank() && !showErrors;
+        return new Field(path, id(path), value, note.echo(), quiet ? "" : note.error());
+    }
+
+    /** All remarks, for refreshing those of a page while it is typed in. */
+    public List<Field> remarks() {
+        return TreeReader.chosenOrBlank(typed).stream().map(this::field).toList();
+    }
+
+    public List<String> partKeys() {
+        return fields.keys("parts");
+    }
+
+    public static String id(String path) {
+        return path.replaceAll("[^A-Za-z0-9]+", "-").replaceAll("-$", "");
+    }
+
+    public static List<Option> alloys() {
+        return List.of(Alloy.values()).stream()
+                .map(a -> new Option(a.key(), a.label()))
+                .toList();
+    }
+
+    public static List<Option> materials() {
+        return List.of(PatternMaterial.values()).stream()
+                .map(m -> new Option(m.key(), m.label()))
+                .toList();
+    }
+
+    public static List<Option> ways() {
+        return List.of(TreeReader.How.values()).stream()
+                .map(h -> new Option(h.field(), h.label()))
+                .toList();
+    }
+
+    public static List<Option> systems() {
+        return List.of(InvestmentSystem.values()).stream()
+                .map(s -> new Option(s.key(), s.label()))
+                .toList();
+    }
+
+    public static List<Option> mixSchools() {
+        return List.of(MixSchool.values()).stream()
+                .map(s -> new Option(s.key(), s.label()))
+                .toList();
+    }
+
+    public static List<Option> sections() {
+        return List.of(Section.values()).stream()
+                .map(s -> new Option(s.key(), s.label()))
+                .toList();
+    }
+
+    public static List<Option> burnoutSchools() {
+        return List.of(BurnoutSchool.values()).stream()
+                .map(s -> new Option(s.key(), s.label() + ": " + s.says()))
+                .toList();
+    }
+}

@@ -1,0 +1,15 @@
+package kilnryu.app.plan;
+
+/**
+ * One stage on the stream at the left of a work page.
+ *
+ * @param state done, now, or next
+ */
+public record Station(String label, String status, String address, String state) {
+
+    /** A later stage that knows how a tree stands with it, such as mixing. */
+    public interface Source {
+        /** The station of a saved tree, given which page is open. */
+        Station of(Plans.Saved saved, String open, String base);
+    }
+}

@@ -1,0 +1,45 @@
+package kilnryu.app.sheet;
+
+import kilnryu.app.web.Show;
+import kilnryu.core.quantity.Measure;
+
+/** The unit a field is read in and the least and most it may be; generous, to catch slips and not to teach. */
+public record Range(Measure unit, double least, double most) {
+    public static final Range MASS = new Range(Measure.GRAM, 0.001, 1_000_000);
+    public static final Range MASS_OR_NONE = new Range(Measure.GRAM, 0, 1_000_000);
+    public static final Range LENGTH = new Range(Measure.MILLIMETRE, 0.01, 5_000);
+    public static final Range LENGTH_OR_NONE = new Range(Measure.MILLIMETRE, 0, 5_000);
+    public static final Range VOLUME = new Range(Measure.CUBIC_CENTIMETRE, 0.0001, 1_000_000);
+    public static final Range VOLUME_OR_NONE = new Range(Measure.CUBIC_CENTIMETRE, 0, 1_000_000);
+    public static final Range AREA = new Range(Measure.SQUARE_CENTIMETRE, 0.001, 1_000_000);
+    public static final Range INFILL = new Range(Measure.PERCENT, 0.5, 100);
+    public static final Range LOSS = new Range(Measure.PERCENT, 0, 50);
+    public static final Range RESERVE = new Range(Measure.PERCENT, 0, 200);
+    public static final Range OVERFILL = new Range(Measure.PERCENT, 0, 100);
+    public static final Range WATER_RATIO = new Range(Measure.PER_100, 10, 150);
+    public static final Range POWDER_DENSITY = new Range(Measure.GRAM_PER_CM3, 1, 8);
+    public static final Range WATER_TEMPERATURE = new Range(Measure.DEGREE_CELSIUS, 1, 60);
+    public static final Range MOLD_TEMPERATURE = new Range(Measure.DEGREE_CELSIUS, 20, 1_200);
+    public static final Range KILN_TEMPERATURE = new Range(Measure.DEGREE_CELSIUS, 100, 1_800);
+
+    /** What is wrong with a value, empty when nothing is. */
+    String complaint(double value) {
+        if (!Double.isFinite(value)) {
+            return "This is not a number that can be used.";
+        }
+        if (least >= 0 && value < 0) {
+            return "This cannot be negative.";
+        }
+        if (value == 0 && least > 0) {
+            return "This cannot be zero.";
+        }
+        if (value < least) {
+            return "This is too small; at least " + named(least) + ".";
+        }
+        return value > most ? "This is too large; at most " + named(most) + "." : "";
+    }
+
+    private String named(double value) {
+        return (Show.exact(value) + " " + unit.symbol()).strip();
+    }
+}

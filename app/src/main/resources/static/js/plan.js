@@ -1,0 +1,32 @@
+// The parts of a tree: which fields show, a skin, taking a part off and putting it back.
+const form = document.getElementById("plan");
+const again = () => form.dispatchEvent(new Event("change", { bubbles: true }));
+
+form?.addEventListener("change", (event) => {
+  if (event.target.matches?.("[data-how-select]")) {
+    event.target.closest(".part").dataset.how = event.target.value;
+  }
+});
+
+form?.addEventListener("click", (event) => {
+  const part = event.target.closest(".part");
+  if (!part) return;
+  if (event.target.matches("[data-skin-show]")) {
+    part.dataset.skin = "yes";
+    part.querySelector(".skin select")?.focus();
+  } else if (event.target.matches("[data-remove], [data-undo]")) {
+    const gone = event.target.matches("[data-remove]");
+    part.querySelector("[data-gone]").value = gone ? "1" : "";
+    part.classList.toggle("gone", gone);
+    part.querySelector(".removed").hidden = !gone;
+    part.querySelector(gone ? "[data-undo]" : "[data-remove]").focus();
+    again();
+  }
+});
+
+document.addEventListener("htmx:afterSettle", (event) => {
+  if (event.detail.target?.id === "parts") {
+    event.detail.target.lastElementChild?.querySelector("input:not([type=hidden])")?.focus();
+    again();
+  }
+});
