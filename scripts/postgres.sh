@@ -12,11 +12,12 @@ pg_find() {
 }
 
 # Runs a PostgreSQL program as the account the cluster belongs to: root may not run it, so root lends it to postgres.
+# The lock of start and stop (9) is not handed on, else the server would hold it as long as it runs.
 pg_as_owner() {
   if [ "$(id -u)" = 0 ]; then
-    (cd / && runuser -u postgres -- "$@")
+    (cd / && runuser -u postgres -- "$@") 9>&-
   else
-    (cd / && "$@")
+    (cd / && "$@") 9>&-
   fi
 }
 

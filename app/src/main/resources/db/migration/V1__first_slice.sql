@@ -98,6 +98,7 @@ create table mix_session (
   studio_id bigint not null references studio,
   plan json not null,
   steps json not null,
+  working_min double precision not null,
   step int not null,
   step_began_at timestamptz not null,
   started_at timestamptz not null,

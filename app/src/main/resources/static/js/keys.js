@@ -29,3 +29,4 @@ document.addEventListener("keydown", (event) => {
 
 document.querySelector("[data-keys]")?.addEventListener("click", () => document.getElementById("keys")?.showModal());
 if (location.hash === "#q") document.querySelector("[data-find]")?.focus();
+document.querySelector("[data-print]")?.addEventListener("click", () => window.print());

@@ -25,6 +25,7 @@ import org.jfree.chart.axis.DateAxis;
 import org.jfree.chart.axis.DateTick;
 import org.jfree.chart.axis.NumberAxis;
 import org.jfree.chart.axis.NumberTick;
+import org.jfree.chart.axis.TickType;
 import org.jfree.chart.ui.RectangleEdge;
 
 /**
@@ -102,17 +103,23 @@ public final class CurveDrawing {
         String unit = units.system() == Units.System.IMPERIAL ? "°F" : "°C";
         for (Object tick : heat.refreshTicks(MEASURING, new AxisState(), AREA, RectangleEdge.LEFT)) {
             NumberTick at = (NumberTick) tick;
+            if (at.getTickType() != TickType.MAJOR) {
+                continue;
+            }
             double y = heat.valueToJava2D(at.getValue(), AREA, RectangleEdge.LEFT);
             svg.line(AREA.getMinX(), y, AREA.getMaxX(), y, GRID);
             svg.text(AREA.getMinX() - 6, y + 4, at.getText(), SMALL + " text-anchor=\"end\"");
         }
-        svg.text(AREA.getMinX() - 6, AREA.getMinY() - 4, unit, SMALL + " text-anchor=\"end\"");
+        svg.text(AREA.getMinX() - 6, AREA.getMinY() - 12, unit, SMALL + " text-anchor=\"end\"");
     }
 
     private void clockTicks() {
         List<DateTick> ticks = new ArrayList<>();
         for (Object tick : clock.refreshTicks(MEASURING, new AxisState(), AREA, RectangleEdge.BOTTOM)) {
-            ticks.add((DateTick) tick);
+            DateTick at = (DateTick) tick;
+            if (at.getTickType() == TickType.MAJOR) {
+                ticks.add(at);
+            }
         }
         int every = Math.max(1, (int) Math.ceil(ticks.size() / 14.0));
         for (int i = 0; i < ticks.size(); i += every) {

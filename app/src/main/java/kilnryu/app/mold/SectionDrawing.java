@@ -17,7 +17,7 @@ import kilnryu.core.tree.Outline.Shape;
 public final class SectionDrawing {
     private static final double WIDTH = 380;
     private static final double HEIGHT = 460;
-    private static final double LEFT = 84;
+    private static final double LEFT = 74;
     private static final double TOP = 46;
     private static final double ROOM_ACROSS = 196;
     private static final double ROOM_UP = 352;
@@ -181,9 +181,9 @@ public final class SectionDrawing {
                 .map(s -> s.y() + s.height() / 2)
                 .orElse(height / 2);
         Optional<Finding> wall = clearances.findings().at("wall").stream().findFirst();
-        pin(y(widest), clearances.wall().value(), clearances.wallAsked().value(), wall, " to wall");
+        pin(y(widest), clearances.wall().value(), clearances.wallAsked().value(), wall, "to wall");
         Optional<Finding> end = clearances.findings().at("end").stream().findFirst();
-        pin(y(height) + 34, clearances.end().value(), clearances.endAsked().value(), end, " to end");
+        pin(y(height) + 34, clearances.end().value(), clearances.endAsked().value(), end, "to end");
     }
 
     private void pin(double at, double is, double asked, Optional<Finding> finding, String to) {
@@ -196,13 +196,16 @@ public final class SectionDrawing {
             svg.path(String.format(Locale.ROOT, mark, from + (stop ? 0 : 6), at - 10), "fill=\"" + colour + "\"");
         }
         double text = finding.isPresent() ? from + 16 : from;
-        svg.text(text, at, length(is) + to, "font-size=\"12\" fill=\"" + colour + "\" font-weight=\"640\"");
-        svg.text(text, at + 15, "asks " + length(asked), "font-size=\"11\" fill=\"" + Svg.FAINT_INK + "\"");
+        svg.text(text, at, length(is), "font-size=\"12\" fill=\"" + colour + "\" font-weight=\"640\"");
+        svg.text(
+                text,
+                at + 15,
+                to + ", asks " + length(asked).replaceAll(" .*", ""),
+                "font-size=\"11\" fill=\"" + Svg.FAINT_INK + "\"");
     }
 
     private String length(double millimetres) {
-        double whole = units.system() == Units.System.METRIC ? Math.rint(millimetres * 10) / 10 : millimetres;
-        return Show.value(whole, Measure.MILLIMETRE, units, false).toString().replaceAll("\\.0+ ", " ");
+        return Show.value(millimetres, Measure.MILLIMETRE, units, false).toString();
     }
 
     private String mass(double grams) {

@@ -133,7 +133,7 @@ public class Plans {
     }
 
     private static String flask(double diameter, double height) {
-        return Show.digits(Math.rint(diameter)).replaceAll("\\.0+$", "") + " × "
+        return Math.round(diameter) + " × "
                 + Show.value(Math.rint(height), Measure.MILLIMETRE, Units.METRIC, false)
                         .toString()
                         .replaceAll("\\.0+ ", " ");

@@ -1,15 +1,24 @@
 package kilnryu.app.web;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.security.Principal;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ModelAttribute;
 
-/** What the frame round every page needs. */
+/** What the frame round every page needs: where we are, and who is signed in, if anyone. */
 @ControllerAdvice
 class Frame {
 
     @ModelAttribute("path")
     String path(HttpServletRequest request) {
         return request.getRequestURI();
+    }
+
+    @ModelAttribute("account")
+    Principal account() {
+        Authentication signedIn = SecurityContextHolder.getContext().getAuthentication();
+        return signedIn != null && signedIn.getPrincipal() instanceof Principal account ? account : null;
     }
 }

@@ -78,7 +78,10 @@ public final class Show {
     private static Shown length(double millimetres, Units units) {
         return units.imperial(Kind.LENGTH)
                 ? new Shown(rounded(Measure.MILLIMETRE.to(Measure.INCH, millimetres), 3), "in")
-                : new Shown(digits(millimetres), "mm");
+                : new Shown(
+                        rounded(millimetres, Math.abs(millimetres) < 99.95 ? 1 : 0)
+                                .replaceAll("\\.0$", ""),
+                        "mm");
     }
 
     private static Shown volume(double cm3, Units units) {

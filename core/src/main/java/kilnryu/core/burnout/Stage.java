@@ -7,7 +7,7 @@ public enum Stage {
     INVERSION("inversion"),
     CARBON("carbon"),
     BURN_OUT("burn out"),
-    DESCEND("come down to the pour");
+    DESCEND("come down");
 
     private final String label;
 

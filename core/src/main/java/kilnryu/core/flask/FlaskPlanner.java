@@ -93,7 +93,7 @@ public final class FlaskPlanner {
             throw new ImpossibleFlask(
                     "tree_volume", "The tree and base are as large as the flask or larger: nothing is left to fill.");
         }
-        Figure fill = Figure.computed("fill", "volume to fill", CUBIC_CENTIMETRE)
+        Figure fill = Figure.computed("fill", "to fill", CUBIC_CENTIMETRE)
                 .by(FILL, cylinder, tree.as("tree"), base, overfill(flask));
         Figure powder = Figure.computed("powder", "powder", GRAM).by(POWDER, fill, density, ratio);
         Figure water = Figure.computed("water", "water", GRAM).by(WATER, powder, ratio);
@@ -101,7 +101,7 @@ public final class FlaskPlanner {
         Figure working = Figure.computed("working_time", "working time", MINUTE)
                 .mark(Mark.M, "handbook 4")
                 .by(WORKING, factors.of(WORKING_TIME_21), factors.of(WORKING_TIME_PER_K), waterTemperature(flask));
-        Figure filled = Figure.computed("filled", "filled flask without the steel", GRAM)
+        Figure filled = Figure.computed("filled", "filled, without steel", GRAM)
                 .by(FILLED, powder, water, factors.of(TREE_IN_MOLD), tree.as("tree"));
         Figure stand = factors.of(flask.innerDiameter().millimetres() > LARGE_FROM_MM ? STAND_LARGE : STAND_SMALL);
         Findings findings = MixChecks.check(flask, ratio, working, filled);

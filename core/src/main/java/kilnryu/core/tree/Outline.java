@@ -130,20 +130,40 @@ public record Outline(List<Shape> shapes, double width, double height) {
 
         private void inRings(List<Ball> pieces, double sprue, double stub) {
             double up = base + GAP;
+            double top = up;
+            double spacing = spacing(pieces, sprue, stub);
             for (Ball piece : pieces) {
                 double centre = sprueRadius + stub + piece.diameter / 2;
-                int round = Math.max(2, (int) Math.floor(2 * Math.PI * centre / (piece.diameter + GAP)));
+                int round = round(piece, stub);
                 int rings = Math.min(MOST_RINGS, (piece.count + round - 1) / round);
                 for (int ring = 0; ring < rings; ring++) {
                     int sides = Math.min(2, piece.count - ring * round);
                     for (int side = 0; side < sides; side++) {
                         ball(piece.diameter, side == 0 ? centre : -centre, up, stub);
                     }
-                    up += piece.diameter + GAP;
+                    top = up + piece.diameter + GAP;
+                    up += Math.max(piece.diameter + GAP, spacing);
                 }
             }
-            double length = Math.max(sprue, Math.max(SHORTEST_SPRUE, up - base));
+            double length = Math.max(sprue, Math.max(SHORTEST_SPRUE, top - base));
             shapes.add(0, new Shape(Kind.ROD, 0, base, 2 * sprueRadius, 2 * sprueRadius, length));
+        }
+
+        /** Rings spread along the sprue when it is longer than they need. */
+        private double spacing(List<Ball> pieces, double sprue, double stub) {
+            int rings = 0;
+            double tallest = 0;
+            for (Ball piece : pieces) {
+                rings += (piece.count + round(piece, stub) - 1) / round(piece, stub);
+                tallest = Math.max(tallest, piece.diameter);
+            }
+            return rings < 2 ? 0 : (sprue - GAP - tallest) / (rings - 1);
+        }
+
+        /** How many of a piece stand side by side round the sprue. */
+        private int round(Ball piece, double stub) {
+            double centre = sprueRadius + stub + piece.diameter / 2;
+            return Math.max(2, (int) Math.floor(2 * Math.PI * centre / (piece.diameter + GAP)));
         }
 
         private void ball(double diameter, double x, double y, double stub) {

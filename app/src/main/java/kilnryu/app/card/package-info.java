@@ -1,0 +1,2 @@
+/** The bench card: a plan on one printed page, on screen and as PDF. */
+package kilnryu.app.card;
