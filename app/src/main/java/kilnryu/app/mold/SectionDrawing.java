@@ -196,7 +196,7 @@ public final class SectionDrawing {
             svg.path(String.format(Locale.ROOT, mark, from + (stop ? 0 : 6), at - 10), "fill=\"" + colour + "\"");
         }
         double text = finding.isPresent() ? from + 16 : from;
-        svg.text(text, at, length(is), "font-size=\"12\" fill=\"" + colour + "\" font-weight=\"640\"");
+        svg.text(text, at, length(is), "font-size=\"12\" fill=\"" + colour + "\" font-weight=\"700\"");
         svg.text(
                 text,
                 at + 15,

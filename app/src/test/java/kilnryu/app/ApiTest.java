@@ -1,0 +1,238 @@
+package kilnryu.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.httpBasic;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+
+import java.nio.charset.StandardCharsets;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.http.MediaType;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.mock.web.MockMultipartFile;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+class ApiTest extends AppTest {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    private MockHttpServletResponse ask(String path, String body) throws Exception {
+        return mvc.perform(post("/api/compute/" + path)
+                        .with(httpBasic(owner.login(), Studio.PASSWORD))
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(body))
+                .andReturn()
+                .getResponse();
+    }
+
+    private JsonNode answer(String path, String body) throws Exception {
+        MockHttpServletResponse response = ask(path, body);
+        assertThat(response.getStatus()).as(response.getContentAsString()).isEqualTo(200);
+        return JSON.readTree(response.getContentAsString());
+    }
+
+    private static double figure(JsonNode answer, String name) {
+        return answer.path("figures").path(name).asDouble();
+    }
+
+    @Test
+    void theTreeOfTheContract() throws Exception {
+        JsonNode answer = answer("tree", """
+                {"alloy": "si-bronze", "tare_g": 14, "heel_g": 100, "parts": [
+                  {"name": "bird", "material": "injection-wax", "mass_g": 110},
+                  {"material": "sprue-wax", "count": 2, "rod": {"diameter_mm": 6, "length_mm": 100}}]}
+                """);
+        // (110 - 14) / 0.96 + 2 x 2.8274334 = 105.6548668 cm3
+        assertThat(figure(answer, "tree_volume_cm3")).isCloseTo(105.6548668, within(1e-6));
+        // 96 + 5.6548668 x 0.95 = 101.3721234
+        assertThat(figure(answer, "pattern_mass_g")).isCloseTo(101.3721234, within(1e-6));
+        assertThat(figure(answer, "cavity_metal_g")).isCloseTo(883.2746861, within(1e-5));
+        assertThat(answer.path("figures").path("ratio_rule_metal_g").isNull()).isTrue();
+        assertThat(figure(answer, "reserve_g")).isCloseTo(88.32746861, within(1e-6));
+        // 883.2746861 / 0.98 + 88.32746861 + 100
+        assertThat(figure(answer, "charge_g")).isCloseTo(1089.628169, within(1e-5));
+        JsonNode sum = answer.path("sums").get(0);
+        assertThat(sum.propertyNames())
+                .containsExactlyInAnyOrder("symbol", "name", "value", "unit", "formula", "substituted", "mark");
+        JsonNode finding = answer.path("findings").get(0);
+        assertThat(finding.propertyNames()).containsExactlyInAnyOrder("id", "severity", "message", "remedy");
+    }
+
+    @Test
+    void theFlaskOfTheHandbook() throws Exception {
+        JsonNode answer = answer("flask", """
+                {"inner_diameter_mm": 76.2, "height_mm": 76.2, "tree_volume_cm3": 0, "system": "gypsum-jewelry",
+                 "water_per_100": 40, "overfill_pct": 0, "water_C": 24}
+                """);
+        assertThat(figure(answer, "fill_volume_cm3")).isCloseTo(347.5, within(0.05));
+        assertThat(figure(answer, "powder_g")).isCloseTo(447, within(0.5));
+        assertThat(figure(answer, "water_g")).isCloseTo(179, within(0.5));
+        assertThat(figure(answer, "working_time_min")).isCloseTo(8.3, within(1e-9));
+        assertThat(figure(answer, "filled_mass_g")).isCloseTo(figure(answer, "slurry_g"), within(1e-9));
+    }
+
+    @ParameterizedTest(name = "{1}")
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "{\"alloy\":\"si-bronze\",\"parts\":[]}|parts",
+                "{\"parts\":[{\"material\":\"beeswax\",\"mass_g\":1}]}|alloy",
+                "{\"alloy\":\"unobtainium\",\"parts\":[{\"material\":\"beeswax\",\"mass_g\":1}]}|alloy",
+                "{\"alloy\":\"copper\",\"parts\":[{\"material\":\"beeswax\"}]}|parts[0]",
+                "{\"alloy\":\"copper\",\"parts\":[{\"material\":\"beeswax\",\"mass_g\":1,\"volume_cm3\":1}]}|parts[0]",
+                "{\"alloy\":\"copper\",\"parts\":[{\"material\":\"beeswax\",\"mass_g\":-1}]}|parts[0].mass_g",
+                "{\"alloy\":\"copper\",\"parts\":[{\"material\":\"beeswax\",\"mass_g\":0}]}|parts[0].mass_g",
+                "{\"alloy\":\"copper\",\"parts\":[{\"material\":\"beeswax\",\"mass_g\":1e30}]}|parts[0].mass_g",
+                "{\"alloy\":\"copper\",\"parts\":[{\"material\":\"beeswax\",\"mass_g\":1e999}]}|parts[0].mass_g",
+                "{\"alloy\":\"copper\",\"parts\":[{\"material\":\"beeswax\",\"mass_g\":\"12 oz\"}]}|parts[0].mass_g",
+                "{\"alloy\":\"copper\",\"parts\":[{\"material\":\"beeswax\",\"mass_g\":1,\"count\":2.5}]}|parts[0].count",
+                "{\"alloy\":\"copper\",\"tare_g\":9,\"parts\":[{\"material\":\"beeswax\",\"mass_g\":1}]}|tare_g",
+                "{\"alloy\":\"copper\",\"tara_g\":9,\"parts\":[{\"material\":\"beeswax\",\"mass_g\":1}]}|tara_g",
+                "{\"alloy\":\"copper\",\"parts\":[{\"material\":\"filament-pla\",\"infilled\":{\"mass_g\":31,\"area_cm2\":118,\"wall_mm\":0.8,\"infill_pct\":0}}]}|parts[0].infilled.infill_pct",
+                "{\"alloy\":\"copper\",\"parts\":[{\"material\":\"filament-pla\",\"infilled\":{\"mass_g\":3,\"area_cm2\":118,\"wall_mm\":0.8,\"infill_pct\":9}}]}|parts[0].infilled.mass_g",
+                "{\"alloy\":\"copper\",\"parts\":\"many\"}|parts",
+                "[]|''"
+            })
+    void anImpossibleTreeIsAProblemAtItsField(String body, String field) throws Exception {
+        MockHttpServletResponse response = ask("tree", body);
+        assertThat(response.getStatus()).isEqualTo(422);
+        assertThat(response.getContentType()).startsWith("application/problem+json");
+        assertThat(JSON.readTree(response.getContentAsString()).path("errors")).anySatisfy(e -> {
+            assertThat(e.path("field").asString()).isEqualTo(field);
+            assertThat(e.path("message").asString()).isNotBlank();
+        });
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "{\"inner_diameter_mm\":50,\"height_mm\":50,\"tree_volume_cm3\":99,\"system\":\"gypsum-jewelry\"}|tree_volume_cm3",
+                "{\"inner_diameter_mm\":50,\"height_mm\":50,\"tree_volume_cm3\":9,\"system\":\"phosphate\"}|water_per_100",
+                "{\"inner_diameter_mm\":50,\"height_mm\":50,\"tree_volume_cm3\":9,\"system\":\"shop-plaster\"}|powder_density",
+                "{\"inner_diameter_mm\":50,\"height_mm\":50,\"tree_volume_cm3\":9,\"system\":\"shell-silica\"}|system",
+                "{\"inner_diameter_mm\":50,\"height_mm\":50,\"system\":\"gypsum-jewelry\"}|tree_volume_cm3",
+                "{\"inner_diameter_mm\":50,\"height_mm\":50,\"tree_volume_cm3\":9,\"system\":\"gypsum-jewelry\",\"water_per_100\":0.4}|water_per_100"
+            })
+    void anImpossibleFlaskIsAProblemAtItsField(String body, String field) throws Exception {
+        MockHttpServletResponse response = ask("flask", body);
+        assertThat(response.getStatus()).isEqualTo(422);
+        assertThat(JSON.readTree(response.getContentAsString()).path("errors"))
+                .anySatisfy(e -> assertThat(e.path("field").asString()).isEqualTo(field));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"", "{", "{\"alloy\": NaN}", "{\"alloy\": copper}", "\u0000", "{\"a\":1}}{"})
+    void brokenJsonIsFourHundred(String body) throws Exception {
+        MockHttpServletResponse response = ask("tree", body);
+        assertThat(response.getStatus()).isEqualTo(400);
+        assertThat(response.getContentType()).startsWith("application/problem+json");
+    }
+
+    @Test
+    void tenThousandPartsAndABodyWithoutEndAreRefused() throws Exception {
+        String parts = IntStream.range(0, 10_000)
+                .mapToObj(i -> "{\"material\":\"beeswax\",\"mass_g\":1}")
+                .collect(Collectors.joining(","));
+        assertThat(ask("tree", "{\"alloy\":\"copper\",\"parts\":[" + parts + "]}")
+                        .getStatus())
+                .isEqualTo(422);
+        assertThat(ask("tree", "{\"alloy\":\"" + "x".repeat(3_000_000) + "\"}").getStatus())
+                .isEqualTo(413);
+        assertThat(ask("tree", "[".repeat(100_000)).getStatus()).isEqualTo(400);
+    }
+
+    @Test
+    void withoutAccountNothingIsAnswered() throws Exception {
+        MockHttpServletResponse none = mvc.perform(post("/api/compute/tree")
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content("{}"))
+                .andReturn()
+                .getResponse();
+        assertThat(none.getStatus()).isEqualTo(401);
+        assertThat(none.getHeader("WWW-Authenticate")).startsWith("Basic");
+        assertThat(mvc.perform(get("/api/openapi.json"))
+                        .andReturn()
+                        .getResponse()
+                        .getStatus())
+                .isEqualTo(401);
+    }
+
+    @Test
+    void theApiIsDescribedAndThePlanHasASchema() throws Exception {
+        String openapi = mvc.perform(get("/api/openapi.json").with(httpBasic(owner.login(), Studio.PASSWORD)))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(openapi)
+                .contains("/api/compute/tree")
+                .contains("/api/compute/flask")
+                .contains("powder_density");
+        String schema = mvc.perform(get("/api/plan-schema/1").with(httpBasic(owner.login(), Studio.PASSWORD)))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(schema).contains("kiln-ryu-plan");
+    }
+
+    private MockHttpServletResponse importPlan(kilnryu.app.account.Account account, String text) throws Exception {
+        return mvc.perform(multipart("/trees/import")
+                        .file(new MockMultipartFile(
+                                "document", "plan.json", "application/json", text.getBytes(StandardCharsets.UTF_8)))
+                        .with(Studio.as(account))
+                        .with(
+                                org.springframework.security.test.web.servlet.request
+                                        .SecurityMockMvcRequestPostProcessors.csrf()))
+                .andReturn()
+                .getResponse();
+    }
+
+    @Test
+    void anExportedPlanGivesTheSameFiguresInAnotherStudio() throws Exception {
+        send(owner, "/factors/material.injection-wax.density", java.util.Map.of("value", "0.93", "reason", "own"));
+        java.util.Map<String, String> ounces = new java.util.HashMap<>(WAX);
+        ounces.put("parts[a].mass_g", "3 1/2 oz");
+        long id = tree(owner, ounces);
+        send(owner, "/trees/" + id + "/mold", FLASK);
+        send(owner, "/trees/" + id + "/firing", java.util.Map.of("version", "0", "pour_at", "2099-05-08T15:00"));
+        String exported = page(owner, "/trees/" + id + "/plan.json");
+        var stranger = Studio.owner(accounts, passwords);
+        String to = importPlan(stranger, exported).getRedirectedUrl();
+        assertThat(to).contains("imported");
+        String there = page(stranger, to.replace("/tree?imported", "/plan.json"));
+        assertThat(JSON.readTree(there).path("results").path("figures"))
+                .isEqualTo(JSON.readTree(exported).path("results").path("figures"));
+        assertThat(page(stranger, to)).contains("3 1/2 oz").contains("from the imported plan");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "not json|is not JSON",
+                "{\"format\":\"other\"}|is not a plan document",
+                "{\"format\":\"kiln-ryu-plan\",\"version\":2}|made by a newer Kiln Ryu",
+                "{\"format\":\"kiln-ryu-plan\"}|does not say its version",
+                "{\"format\":\"kiln-ryu-plan\",\"version\":1,\"name\":\"x\",\"tree\":{\"alloy\":\"copper\",\"parts\":[{\"material\":\"beeswax\",\"mass_g\":-1}]}}|cannot be negative",
+                "{\"format\":\"kiln-ryu-plan\",\"version\":1,\"name\":\"x\",\"tree\":7}|is not an object"
+            })
+    void aPlanThatCannotBeTakenInSaysWhy(String text, String word) throws Exception {
+        var result = mvc.perform(multipart("/trees/import")
+                        .file(new MockMultipartFile(
+                                "document", "plan.json", "application/json", text.getBytes(StandardCharsets.UTF_8)))
+                        .with(Studio.as(owner))
+                        .with(
+                                org.springframework.security.test.web.servlet.request
+                                        .SecurityMockMvcRequestPostProcessors.csrf()))
+                .andReturn();
+        assertThat(result.getResponse().getStatus()).isEqualTo(302);
+        assertThat(String.valueOf(result.getFlashMap().get("importError"))).contains(word);
+    }
+}
