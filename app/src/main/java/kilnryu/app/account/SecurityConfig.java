@@ -9,6 +9,7 @@ import org.springframework.core.annotation.Order;
 import org.springframework.http.MediaType;
 import org.springframework.security.authentication.DisabledException;
 import org.springframework.security.authentication.LockedException;
+import org.springframework.security.authentication.ProviderManager;
 import org.springframework.security.config.Customizer;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configurers.AbstractHttpConfigurer;
@@ -54,7 +55,7 @@ class SecurityConfig {
     @Order(1)
     SecurityFilterChain api(HttpSecurity http, SignIn signIn) throws Exception {
         return http.securityMatcher("/api/**")
-                .authenticationProvider(signIn)
+                .authenticationManager(new ProviderManager(signIn))
                 .authorizeHttpRequests(a -> a.anyRequest().authenticated())
                 .sessionManagement(s -> s.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .csrf(AbstractHttpConfigurer::disable)
@@ -68,7 +69,7 @@ class SecurityConfig {
     @Bean
     @Order(2)
     SecurityFilterChain pages(HttpSecurity http, SignIn signIn) throws Exception {
-        return http.authenticationProvider(signIn)
+        return http.authenticationManager(new ProviderManager(signIn))
                 .authorizeHttpRequests(
                         a -> a.requestMatchers(OPEN).permitAll().anyRequest().authenticated())
                 .csrf(c -> c.csrfTokenRepository(new CookieCsrfTokenRepository())

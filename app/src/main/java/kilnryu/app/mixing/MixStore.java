@@ -93,7 +93,7 @@ class MixStore {
     @Transactional
     boolean move(Mix mix, int from, int to, long account, Double reading) {
         boolean powderIn = mix.steps().get(from).kind() == MixSteps.Kind.POWDER_IN && to > from;
-        boolean powderBack = mix.steps().get(to).kind() == MixSteps.Kind.POWDER_IN && to < from;
+        boolean powderBack = to < from && mix.steps().get(to).kind() == MixSteps.Kind.POWDER_IN;
         boolean last = to >= mix.steps().size();
         int rows = jdbc.sql("""
                         update mix_session

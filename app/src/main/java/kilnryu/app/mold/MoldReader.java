@@ -35,12 +35,12 @@ public final class MoldReader {
         OptionalDouble tree = fields.required("tree_volume_cm3", Range.VOLUME_OR_NONE);
         double volume = tree.orElse(0);
         Figure figure = Figure.given("tree", "volume of the tree", volume, Measure.CUBIC_CENTIMETRE, Known.MEASURED, 0);
-        return reader.plan(figure, factors);
+        return reader.plan(figure, "tree_volume_cm3", factors);
     }
 
     /** The plan for a tree that is planned already. */
     public static Optional<FlaskPlan> read(Fields fields, Figure tree, Factors factors) {
-        return new MoldReader(fields).plan(tree, factors);
+        return new MoldReader(fields).plan(tree, "inner_diameter_mm", factors);
     }
 
     public static Extras extras(Fields fields) {
@@ -50,7 +50,8 @@ public final class MoldReader {
                 fields.quantity("tree_height_mm", Range.LENGTH));
     }
 
-    private Optional<FlaskPlan> plan(Figure tree, Factors factors) {
+    /** @param blamed the field that is remarked when the tree leaves no room */
+    private Optional<FlaskPlan> plan(Figure tree, String blamed, Factors factors) {
         OptionalDouble diameter = fields.required("inner_diameter_mm", Range.LENGTH);
         OptionalDouble height = fields.required("height_mm", Range.LENGTH);
         Optional<InvestmentSystem> system = fields.choice("system", InvestmentSystem::named);
@@ -80,7 +81,7 @@ public final class MoldReader {
         try {
             return Optional.of(new FlaskPlanner(factors).plan(flask, tree));
         } catch (ImpossibleFlask e) {
-            String path = e.field().equals("tree_volume") ? "tree_volume_cm3" : e.field();
+            String path = e.field().equals("tree_volume") ? blamed : e.field();
             fields.error(path, e.getMessage());
             return Optional.empty();
         }

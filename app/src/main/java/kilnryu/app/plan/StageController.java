@@ -100,7 +100,7 @@ class StageController {
             sheets.keepDraft(account.id(), id, stage, sight.version, sight.typed);
         }
         fill(account, sight, model);
-        return "plan/answer";
+        return "plan/answer :: fresh";
     }
 
     @PostMapping("/trees/{id}/{stage:tree|mold|firing}")

@@ -1,7 +1,9 @@
 package kilnryu.app.plan;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.tree.TreeReader;
 import kilnryu.core.burnout.BurnoutSchool;
@@ -36,8 +38,24 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
         return TreeReader.chosenOrBlank(typed).stream().map(this::field).toList();
     }
 
+    /** The parts that are shown; more than may be saved are kept in the form but not shown. */
     public List<String> partKeys() {
-        return fields.keys("parts");
+        return fields.keys("parts").stream().limit(TreeReader.MOST_PARTS).toList();
+    }
+
+    /** What was typed of parts that are not shown. */
+    public Map<String, String> unshown() {
+        Set<String> shown = Set.copyOf(partKeys());
+        Map<String, String> rest = new LinkedHashMap<>();
+        if (fields.keys("parts").size() > shown.size()) {
+            typed.forEach((path, text) -> {
+                int close = path.indexOf(']');
+                if (path.startsWith("parts[") && close > 0 && !shown.contains(path.substring(6, close))) {
+                    rest.put(path, text);
+                }
+            });
+        }
+        return rest;
     }
 
     public static String id(String path) {

@@ -33,7 +33,7 @@ public final class Paths {
                 element(flat, path + "[" + i + "]", node.get(i));
             }
         } else if (!node.isNull()) {
-            flat.texts.put(path, node.isNumber() ? node.decimalValue().toString() : node.asString());
+            flat.texts.put(path, node.isNumber() ? node.numberValue().toString() : node.asString());
             if (!node.isNumber()) {
                 flat.words.add(path);
             }
