@@ -185,6 +185,7 @@ class WayThroughIT {
     void partsAreAddedTakenOffAndPutBack() {
         page.navigate(savedTree("Cockle dish") + "/tree");
         press("Add a sprue or gate");
+        assertThat(page.locator(".part")).hasCount(2);
         Locator sprue = page.locator(".part").last();
         sprue.getByLabel("Diameter").fill("10");
         sprue.getByLabel("Length").nth(0).fill("100");
