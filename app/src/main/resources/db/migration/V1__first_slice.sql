@@ -79,6 +79,9 @@ create table draft (
   fields json not null,
   base_version int not null,
   at timestamptz not null,
+  -- The page it was typed on; closed once that page was saved or thrown away, so that a late draft of it stays out.
+  page text not null,
+  closed boolean not null default false,
   primary key (account_id, tree_id, stage)
 );
 

@@ -48,6 +48,17 @@ class PlanPagesTest extends AppTest {
     }
 
     @Test
+    void aDraftThatArrivesAfterItsPageWasSavedStaysOut() throws Exception {
+        long id = tree(owner, WAX);
+        Map<String, String> typed = with(WAX, "version", "1", "page", "view-1", "parts[a].mass_g", "97 g");
+        send(owner, "/trees/" + id + "/tree", typed);
+        send(owner, "/trees/" + id + "/tree/try", typed);
+        assertThat(page(owner, "/trees/" + id + "/tree")).doesNotContain("Not saved yet");
+        send(owner, "/trees/" + id + "/tree/try", with(typed, "page", "view-2", "version", "2"));
+        assertThat(page(owner, "/trees/" + id + "/tree")).contains("Not saved yet");
+    }
+
+    @Test
     void aNumberWithoutUnitTakesTheAccountsAndSaysSo() throws Exception {
         String answer = send(owner, "/trees/0/tree/try", with(WAX, "parts[a].mass_g", "22,7"))
                 .getContentAsString();

@@ -2,6 +2,7 @@ package kilnryu.app.card;
 
 import java.time.Clock;
 import java.time.ZonedDateTime;
+import java.util.EnumSet;
 import java.util.List;
 import kilnryu.app.account.Account;
 import kilnryu.app.plan.PlanPage;
@@ -68,7 +69,7 @@ class CardController {
         long revision =
                 saved.sheets().values().stream().mapToLong(s -> s.version()).sum();
         return new Card(
-                PlanPage.of(saved.plan(), account.units(), now),
+                PlanPage.of(saved.plan(), account.units(), now, EnumSet.allOf(PlanPage.Drawing.class)),
                 saved.plan().moldExtras().school().moves(),
                 Show.dayAndClock(now),
                 revision,

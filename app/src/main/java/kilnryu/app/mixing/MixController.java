@@ -291,7 +291,7 @@ class MixController {
         model.addAttribute("id", saved.row().id());
         model.addAttribute("name", saved.row().name());
         model.addAttribute("ready", saved.plan().flask().isPresent());
-        PlanPage page = PlanPage.of(saved.plan(), account.units(), now);
+        PlanPage page = PlanPage.of(saved.plan(), account.units(), now, java.util.Set.of());
         List<String> blocking = blocking(saved).stream().map(Finding::id).toList();
         model.addAttribute("page", page);
         model.addAttribute(

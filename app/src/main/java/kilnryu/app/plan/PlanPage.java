@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import kilnryu.app.firing.CurveDrawing;
 import kilnryu.app.firing.FiringReader.Firing;
 import kilnryu.app.mold.SectionDrawing;
@@ -59,8 +60,14 @@ public record PlanPage(
     /** A part of the tree on the card. */
     public record PartView(String name, int count, String material, Show.Shown volume) {}
 
-    public static PlanPage of(Plan plan, Units units, ZonedDateTime now) {
-        return new Maker(plan, units, now).make();
+    /** The drawings of a plan; each is made only for the pages that show it. */
+    public enum Drawing {
+        SECTION,
+        CURVE
+    }
+
+    public static PlanPage of(Plan plan, Units units, ZonedDateTime now, Set<Drawing> drawings) {
+        return new Maker(plan, units, now, drawings).make();
     }
 
     private static final class Maker {
@@ -68,8 +75,12 @@ public record PlanPage(
         private final Units units;
         private final ZonedDateTime now;
         private final Optional<BackPlan> clock;
+        private final Set<Drawing> drawings;
+        private final FigureView.Maker views;
 
-        Maker(Plan plan, Units units, ZonedDateTime now) {
+        Maker(Plan plan, Units units, ZonedDateTime now, Set<Drawing> drawings) {
+            this.drawings = drawings;
+            this.views = new FigureView.Maker(units, plan.precious());
             this.plan = plan;
             this.units = units;
             this.now = now;
@@ -87,13 +98,16 @@ public record PlanPage(
                     duties(),
                     segments(),
                     plan.flask()
+                            .filter(f -> drawings.contains(Drawing.SECTION))
                             .map(f -> SectionDrawing.of(
                                     f,
                                     plan.outline().orElseThrow(),
                                     plan.clearances().orElseThrow(),
                                     units))
                             .orElse(""),
-                    clock.map(c -> CurveDrawing.of(c, now.getZone(), units)).orElse(""),
+                    clock.filter(c -> drawings.contains(Drawing.CURVE))
+                            .map(c -> CurveDrawing.of(c, now.getZone(), units))
+                            .orElse(""),
                     parts());
         }
 
@@ -119,7 +133,7 @@ public record PlanPage(
         }
 
         private FigureView view(Figure figure) {
-            return FigureView.of(figure, units, plan.precious());
+            return views.of(figure);
         }
 
         private List<FindingView> findings() {

@@ -38,9 +38,13 @@ public class Plans {
     public record Saved(TreeStore.Row row, Map<Stage, Sheet> sheets, Plan plan, Factors factors) {}
 
     /** @throws ResponseStatusException 404 when the studio has no such tree */
+    TreeStore.Row row(Account account, long id) {
+        return trees.find(account.studioId(), id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    /** @throws ResponseStatusException 404 when the studio has no such tree */
     public Saved find(Account account, long id) {
-        TreeStore.Row row =
-                trees.find(account.studioId(), id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        TreeStore.Row row = row(account, id);
         Map<Stage, Sheet> stages = sheets(id);
         Factors own = factors(account, id);
         return new Saved(row, stages, read(account, texts(stages), own), own);
@@ -63,7 +67,7 @@ public class Plans {
     }
 
     /** A stage to be saved over the version it was begun from. */
-    record Save(long tree, Stage stage, int baseVersion, Map<String, String> fields) {}
+    record Save(long tree, Stage stage, int baseVersion, Map<String, String> fields, String page) {}
 
     /**
      * Saves a stage that could be read without errors; makes the tree when it has no number yet.
@@ -77,7 +81,7 @@ public class Plans {
         if (version.isEmpty()) {
             return OptionalLong.empty();
         }
-        sheets.dropDraft(account.id(), save.tree, save.stage.key());
+        sheets.closeDraft(new SheetStore.DraftOf(account.id(), save.tree, save.stage.key(), save.page));
         summarise(account, id);
         return OptionalLong.of(id);
     }

@@ -10,11 +10,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
+import java.util.UUID;
 import kilnryu.app.account.Account;
 import kilnryu.app.sheet.Merge;
 import kilnryu.app.sheet.SheetStore;
 import kilnryu.app.sheet.SheetStore.Sheet;
-import kilnryu.app.tree.TreeReader;
+import kilnryu.app.tree.TreeStore;
 import kilnryu.app.web.Show;
 import kilnryu.core.sum.Factors;
 import org.springframework.http.HttpStatus;
@@ -46,7 +48,12 @@ class StageController {
     }
 
     /** A form being looked at: which tree and stage, what is typed, and from which version. */
-    private record Sight(long tree, Stage stage, Map<String, String> typed, int version, boolean showErrors) {}
+    private record Sight(
+            long tree, Stage stage, Map<String, String> typed, int version, boolean showErrors, String page) {
+        SheetStore.DraftOf draft(Account account) {
+            return new SheetStore.DraftOf(account.id(), tree, stage.key(), page);
+        }
+    }
 
     @GetMapping("/trees/new")
     String begin(@AuthenticationPrincipal Account account, Model model) {
@@ -65,12 +72,12 @@ class StageController {
     }
 
     private String open(Account account, long id, Stage stage, Model model) {
-        Map<Stage, Sheet> saved = saved(account, id);
+        present(account, id);
         Optional<SheetStore.Draft> draft = sheets.draft(account.id(), id, stage.key());
         draft.ifPresent(d -> model.addAttribute("draftFrom", hour(account, d.at())));
-        Sheet sheet = saved.get(stage);
-        Sight sight = draft.map(d -> new Sight(id, stage, d.fields(), d.baseVersion(), false))
-                .orElseGet(() -> new Sight(id, stage, beginning(id, stage, sheet), sheet.version(), false));
+        Sheet sheet = plans.sheets(id).get(stage);
+        Sight sight = draft.map(d -> new Sight(id, stage, d.fields(), d.baseVersion(), false, newPage()))
+                .orElseGet(() -> new Sight(id, stage, beginning(id, stage, sheet), sheet.version(), false, newPage()));
         return page(account, sight, model);
     }
 
@@ -94,10 +101,10 @@ class StageController {
             @PathVariable String stage,
             @RequestParam Map<String, String> form,
             Model model) {
-        saved(account, id);
+        present(account, id);
         Sight sight = sight(id, stage, form, false);
         if (sight.typed.values().stream().mapToInt(String::length).sum() < LONGEST_DRAFT) {
-            sheets.keepDraft(account.id(), id, stage, sight.version, sight.typed);
+            sheets.keepDraft(sight.draft(account), sight.version, sight.typed);
         }
         fill(account, sight, model);
         return "plan/answer :: fresh";
@@ -111,7 +118,7 @@ class StageController {
             @RequestParam Map<String, String> form,
             Model model,
             HttpServletResponse response) {
-        saved(account, id);
+        present(account, id);
         Sight sight = sight(id, stage, form, true);
         Plan plan = plan(account, sight);
         if (plan.fields().get(sight.stage).hasErrors()) {
@@ -119,7 +126,7 @@ class StageController {
             return page(account, sight, model);
         }
         Map<String, String> written = plan.fields().get(sight.stage).written();
-        OptionalLong done = plans.save(account, new Plans.Save(id, sight.stage, sight.version, written));
+        OptionalLong done = plans.save(account, new Plans.Save(id, sight.stage, sight.version, written, sight.page));
         if (done.isEmpty()) {
             response.setStatus(HttpStatus.CONFLICT.value());
             return page(account, merged(account, sight, model), model);
@@ -128,9 +135,13 @@ class StageController {
     }
 
     @PostMapping("/trees/{id}/{stage:tree|mold|firing}/discard")
-    String discard(@AuthenticationPrincipal Account account, @PathVariable long id, @PathVariable String stage) {
-        saved(account, id);
-        sheets.dropDraft(account.id(), id, stage);
+    String discard(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @PathVariable String stage,
+            @RequestParam(defaultValue = "") String page) {
+        present(account, id);
+        sheets.closeDraft(new SheetStore.DraftOf(account.id(), id, stage, shortened(page)));
         return id == 0 ? "redirect:/trees" : "redirect:/trees/" + id + "/" + stage;
     }
 
@@ -149,17 +160,16 @@ class StageController {
         return "plan/tree :: part";
     }
 
-    private Map<Stage, Sheet> saved(Account account, long id) {
-        if (id == 0) {
-            return plans.sheets(0);
-        }
-        return plans.find(account, id).sheets();
+    /** Refuses a tree that is not the studio's; number 0 is nobody's yet. */
+    private Optional<TreeStore.Row> present(Account account, long id) {
+        return id == 0 ? Optional.empty() : Optional.of(plans.row(account, id));
     }
 
     private static Sight sight(long id, String stage, Map<String, String> form, boolean showErrors) {
         Map<String, String> typed = new LinkedHashMap<>(form);
         typed.remove("_csrf");
         String version = typed.remove("version");
+        String page = typed.remove("page");
         List<String> gone = typed.keySet().stream()
                 .filter(path -> path.endsWith("].gone") && typed.get(path).equals("1"))
                 .map(path -> path.substring(0, path.length() - "gone".length()))
@@ -167,7 +177,8 @@ class StageController {
         typed.keySet().removeIf(path -> path.endsWith("].gone") || gone.stream().anyMatch(path::startsWith));
         try {
             int base = version == null ? 0 : Integer.parseInt(version);
-            return new Sight(id, Stage.named(stage).orElseThrow(), typed, base, showErrors);
+            return new Sight(
+                    id, Stage.named(stage).orElseThrow(), typed, base, showErrors, shortened(page == null ? "" : page));
         } catch (NumberFormatException e) {
             throw new ResponseStatusException(HttpStatus.BAD_REQUEST, "the version is not a number", e);
         }
@@ -187,8 +198,9 @@ class StageController {
                 .forEach(who::add);
         model.addAttribute("conflictBy", String.join(", ", who));
         model.addAttribute("conflict", merge.changes());
-        sheets.keepDraft(account.id(), mine.tree, mine.stage.key(), last.version(), merge.fields());
-        return new Sight(mine.tree, mine.stage, merge.fields(), last.version(), true);
+        Sight merged = new Sight(mine.tree, mine.stage, merge.fields(), last.version(), true, newPage());
+        sheets.keepDraft(merged.draft(account), merged.version, merged.typed);
+        return merged;
     }
 
     private Plan plan(Account account, Sight sight) {
@@ -199,26 +211,47 @@ class StageController {
     }
 
     private String page(Account account, Sight sight, Model model) {
-        fill(account, sight, model);
+        Plan plan = fill(account, sight, model);
+        model.addAttribute("stream", stream(account, sight, plan));
         return "plan/" + sight.stage.key();
     }
 
-    private void fill(Account account, Sight sight, Model model) {
+    private Plan fill(Account account, Sight sight, Model model) {
         Plan plan = plan(account, sight);
         ZonedDateTime now = clock.instant().atZone(account.zoneId());
         model.addAttribute("plan", plan);
-        model.addAttribute("page", PlanPage.of(plan, account.units(), now));
+        model.addAttribute("page", PlanPage.of(plan, account.units(), now, drawings(sight.stage)));
         model.addAttribute("form", new StageForm(plan.fields().get(sight.stage), sight.typed, sight.showErrors));
         model.addAttribute("id", sight.tree);
         model.addAttribute("stage", sight.stage);
         model.addAttribute("version", sight.version);
+        model.addAttribute("pageView", sight.page);
         model.addAttribute("name", plan.name().isEmpty() ? "New tree" : plan.name());
-        model.addAttribute("stream", stream(account, sight.tree, sight.stage.key(), plan));
-        model.addAttribute("mostParts", TreeReader.MOST_PARTS);
+        return plan;
     }
 
-    private List<Station> stream(Account account, long id, String open, Plan plan) {
-        return Stations.of(id == 0 ? null : plans.find(account, id), plan, open, laterStations);
+    private static Set<PlanPage.Drawing> drawings(Stage stage) {
+        return switch (stage) {
+            case TREE -> Set.of();
+            case MOLD -> Set.of(PlanPage.Drawing.SECTION);
+            case FIRING -> Set.of(PlanPage.Drawing.CURVE);
+        };
+    }
+
+    private List<Station> stream(Account account, Sight sight, Plan plan) {
+        Plans.Saved saved = present(account, sight.tree)
+                .map(row -> new Plans.Saved(row, plans.sheets(sight.tree), plan, plans.factors(account, sight.tree)))
+                .orElse(null);
+        return Stations.of(saved, plan, sight.stage.key(), laterStations);
+    }
+
+    /** Names one view of a page, so that its drafts can be told from those of another. */
+    private static String newPage() {
+        return UUID.randomUUID().toString();
+    }
+
+    private static String shortened(String page) {
+        return page.length() > 40 ? page.substring(0, 40) : page;
     }
 
     private static String hour(Account account, Instant at) {

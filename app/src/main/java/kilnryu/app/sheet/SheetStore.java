@@ -38,6 +38,9 @@ public class SheetStore {
     /** What someone typed and has not saved, and the version they began from. */
     public record Draft(Map<String, String> fields, int baseVersion, Instant at) {}
 
+    /** Whose draft, of what, typed on which page view. */
+    public record DraftOf(long account, long tree, String stage, String page) {}
+
     public Sheet find(long tree, String stage) {
         return jdbc.sql("select fields, version from sheet where tree_id = :tree and stage = :stage")
                 .param("tree", tree)
@@ -127,7 +130,7 @@ public class SheetStore {
     public Optional<Draft> draft(long account, long tree, String stage) {
         return jdbc.sql("""
                         select fields, base_version, at from draft
-                         where account_id = :account and tree_id = :tree and stage = :stage
+                         where account_id = :account and tree_id = :tree and stage = :stage and not closed
                         """)
                 .param("account", account)
                 .param("tree", tree)
@@ -139,27 +142,33 @@ public class SheetStore {
                 .optional();
     }
 
-    public void keepDraft(long account, long tree, String stage, int baseVersion, Map<String, String> fields) {
+    /** Keeps what is being typed, unless the page it comes from was saved or thrown away meanwhile. */
+    public void keepDraft(DraftOf of, int baseVersion, Map<String, String> fields) {
+        write(of, baseVersion, fields, false);
+    }
+
+    /** Ends the draft of a page that was saved or thrown away. */
+    public void closeDraft(DraftOf of) {
+        write(of, 0, Map.of(), true);
+    }
+
+    private void write(DraftOf of, int baseVersion, Map<String, String> fields, boolean closed) {
         jdbc.sql("""
-                        insert into draft (account_id, tree_id, stage, fields, base_version, at)
-                        values (:account, :tree, :stage, :fields::json, :version, :now)
+                        insert into draft (account_id, tree_id, stage, fields, base_version, at, page, closed)
+                        values (:account, :tree, :stage, :fields::json, :version, :now, :page, :closed)
                         on conflict (account_id, tree_id, stage)
-                        do update set fields = excluded.fields, base_version = excluded.base_version, at = excluded.at
+                        do update set fields = excluded.fields, base_version = excluded.base_version,
+                               at = excluded.at, page = excluded.page, closed = excluded.closed
+                         where excluded.closed or not (draft.closed and draft.page = excluded.page)
                         """)
-                .param("account", account)
-                .param("tree", tree)
-                .param("stage", stage)
+                .param("account", of.account)
+                .param("tree", of.tree)
+                .param("stage", of.stage)
                 .param("fields", json.writeValueAsString(fields))
                 .param("version", baseVersion)
                 .param("now", now())
-                .update();
-    }
-
-    public void dropDraft(long account, long tree, String stage) {
-        jdbc.sql("delete from draft where account_id = :account and tree_id = :tree and stage = :stage")
-                .param("account", account)
-                .param("tree", tree)
-                .param("stage", stage)
+                .param("page", of.page)
+                .param("closed", closed)
                 .update();
     }
 

@@ -1,6 +1,8 @@
 package kilnryu.app.web;
 
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.sum.Known;
@@ -23,7 +25,6 @@ public record FigureView(
         List<FigureView> inputs,
         int more) {
     private static final int MOST_INPUTS = 12;
-    private static final int DEEPEST = 8;
     /** Metal figures that a studio casting precious metal may want in troy units. */
     private static final Set<String> METAL = Set.of("cavity", "ratio_rule", "reserve", "charge", "heel");
 
@@ -40,34 +41,50 @@ public record FigureView(
         return !shown.toString().equals(working);
     }
 
-    public static FigureView of(Figure figure, Units units, boolean precious) {
-        return of(figure, units, precious, 0);
-    }
+    /** Makes the views of one page, each sum once however often it is part of another. */
+    public static final class Maker {
+        private final Units units;
+        private final boolean precious;
+        private final Map<Figure, FigureView> made = new IdentityHashMap<>();
 
-    private static FigureView of(Figure figure, Units units, boolean precious, int depth) {
-        boolean troy = precious && METAL.contains(figure.symbol());
-        Show.Shown shown = Show.value(figure.value(), figure.unit(), units, troy);
-        List<FigureView> inputs = depth >= DEEPEST
-                ? List.of()
-                : figure.inputs().stream()
-                        .limit(MOST_INPUTS)
-                        .map(i -> of(i, units, precious, depth + 1))
-                        .toList();
-        return new FigureView(
-                figure.symbol().replace('_', ' '),
-                figure.name(),
-                shown,
-                Show.value(figure.value(), figure.unit(), Units.METRIC, false).toString(),
-                figure.formula(),
-                figure.substituted(),
-                figure.mark().name(),
-                figure.mark().meaning(),
-                figure.known().label(),
-                figure.source(),
-                handbook(figure),
-                depth == 0 ? spread(figure) : "",
-                inputs,
-                Math.max(0, figure.inputs().size() - MOST_INPUTS));
+        public Maker(Units units, boolean precious) {
+            this.units = units;
+            this.precious = precious;
+        }
+
+        /** A figure that stands for itself, with its spread. */
+        public FigureView of(Figure figure) {
+            return make(figure, spread(figure));
+        }
+
+        private FigureView input(Figure figure) {
+            FigureView known = made.get(figure);
+            if (known == null) {
+                known = make(figure, "");
+                made.put(figure, known);
+            }
+            return known;
+        }
+
+        private FigureView make(Figure figure, String spread) {
+            boolean troy = precious && METAL.contains(figure.symbol());
+            return new FigureView(
+                    figure.symbol().replace('_', ' '),
+                    figure.name(),
+                    Show.value(figure.value(), figure.unit(), units, troy),
+                    Show.value(figure.value(), figure.unit(), Units.METRIC, false)
+                            .toString(),
+                    figure.formula(),
+                    figure.substituted(),
+                    figure.mark().name(),
+                    figure.mark().meaning(),
+                    figure.known().label(),
+                    figure.source(),
+                    handbook(figure),
+                    spread,
+                    figure.inputs().stream().limit(MOST_INPUTS).map(this::input).toList(),
+                    Math.max(0, figure.inputs().size() - MOST_INPUTS));
+        }
     }
 
     private static String handbook(Figure figure) {

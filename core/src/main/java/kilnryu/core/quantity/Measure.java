@@ -109,9 +109,7 @@ public enum Measure {
     }
 
     static Optional<Measure> named(Kind kind, String spelling) {
-        return Arrays.stream(values())
-                .filter(m -> m.kind == kind && Spellings.of(m).contains(spelling))
-                .findFirst();
+        return Spellings.named(kind, spelling);
     }
 
     static List<Measure> of(Kind kind) {

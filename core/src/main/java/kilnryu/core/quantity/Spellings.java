@@ -1,9 +1,11 @@
 package kilnryu.core.quantity;
 
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /** The ways a unit may be typed, in lower case without blanks or full stops. */
@@ -51,13 +53,26 @@ final class Spellings {
         put(Measure.TIMES, "x", "×", "times", "pcs", "pieces", "piece");
     }
 
+    private static final Map<Kind, Map<String, Measure>> BY_KIND = new EnumMap<>(Kind.class);
+
+    static {
+        for (Measure measure : Measure.values()) {
+            Map<String, Measure> spelled = BY_KIND.computeIfAbsent(measure.kind(), k -> new HashMap<>());
+            of(measure).forEach(spelling -> spelled.putIfAbsent(spelling, measure));
+        }
+    }
+
     private Spellings() {}
+
+    static Optional<Measure> named(Kind kind, String spelling) {
+        return Optional.ofNullable(BY_KIND.getOrDefault(kind, Map.of()).get(spelling));
+    }
 
     private static void put(Measure measure, String... spellings) {
         ALL.put(measure, Set.of(spellings));
     }
 
-    static Set<String> of(Measure measure) {
+    private static Set<String> of(Measure measure) {
         Set<String> all = new HashSet<>(ALL.getOrDefault(measure, Set.of()));
         all.add(normal(measure.symbol()));
         all.remove("");

@@ -3,7 +3,6 @@ package kilnryu.core.sum;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /**
@@ -13,26 +12,28 @@ import java.util.stream.Collectors;
  */
 public final class Formula {
     /** Adds up all inputs. */
-    static final Formula TOTAL = new Formula("total", new Node.Total());
+    static final Formula TOTAL = new Formula(List.of(), new Node.Total());
 
     private static final int SHOWN_TERMS = 12;
 
-    private final String source;
+    private final List<String> tokens;
+    private final String text;
     private final Node root;
 
-    private Formula(String source, Node root) {
-        this.source = source;
+    private Formula(List<String> tokens, Node root) {
+        this.tokens = tokens;
+        this.text = tokens.isEmpty() ? "sum of the parts" : print(tokens, Map.of());
         this.root = root;
     }
 
     /** @throws IllegalArgumentException when the text is not an expression */
     public static Formula of(String text) {
-        return new Formula(text, FormulaParser.parse(text));
+        return new Formula(FormulaParser.tokens(text), FormulaParser.parse(text));
     }
 
     /** The formula in print: × and ÷, blanks for underscores. */
     public String text() {
-        return this == TOTAL ? "sum of the parts" : print(source, Map.of());
+        return text;
     }
 
     String substituted(List<Figure> inputs) {
@@ -41,7 +42,7 @@ public final class Formula {
             int more = inputs.size() - SHOWN_TERMS;
             return more > 0 ? terms + " + " + more + " more" : terms;
         }
-        return print(source, inputs.stream().collect(Collectors.toMap(Figure::symbol, Plain::withUnit, (a, b) -> a)));
+        return print(tokens, inputs.stream().collect(Collectors.toMap(Figure::symbol, Plain::withUnit, (a, b) -> a)));
     }
 
     double value(List<Figure> inputs) {
@@ -65,23 +66,31 @@ public final class Formula {
         return moved;
     }
 
-    private static String print(String source, Map<String, String> values) {
-        Function<String, String> word = w -> values.getOrDefault(w, w.replace('_', ' '));
+    private static String print(List<String> tokens, Map<String, String> values) {
         StringBuilder out = new StringBuilder();
-        for (String token : FormulaParser.tokens(source)) {
-            out.append(
-                    switch (token) {
-                        case "*" -> " × ";
-                        case "/" -> " ÷ ";
-                        case "+" -> " + ";
-                        case "-" -> " − ";
-                        case "," -> ", ";
-                        case "pi" -> "π";
-                        case "(", ")" -> token;
-                        default -> word.apply(token);
-                    });
+        for (int i = 0; i < tokens.size(); i++) {
+            String token = tokens.get(i);
+            if (token.equals("^")) {
+                String power = tokens.get(++i);
+                out.append(power.equals("2") ? "²" : power.equals("3") ? "³" : "^" + power);
+            } else {
+                out.append(printed(token, values));
+            }
         }
-        return out.toString().replace("^2", "²").replace("^3", "³").replaceAll(" ?\\^ ?", "^");
+        return out.toString();
+    }
+
+    private static String printed(String token, Map<String, String> values) {
+        return switch (token) {
+            case "*" -> " × ";
+            case "/" -> " ÷ ";
+            case "+" -> " + ";
+            case "-" -> " − ";
+            case "," -> ", ";
+            case "pi" -> "π";
+            case "(", ")" -> token;
+            default -> values.containsKey(token) ? values.get(token) : token.replace('_', ' ');
+        };
     }
 
     /** A part of an expression. */
