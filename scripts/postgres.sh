@@ -64,8 +64,20 @@ pg_make() {
   touch "$home/pg/made"
 }
 
+# Alive means a process that still runs: after a crash the old one may linger as a zombie.
 pg_running() {
-  [ -f "$1/pg/data/postmaster.pid" ] && pg_as_owner "$PG_BIN/pg_ctl" -D "$1/pg/data" status >/dev/null 2>&1
+  local pid
+  pid=$(head -n 1 "$1/pg/data/postmaster.pid" 2>/dev/null) && [ -n "$pid" ] || return 1
+  [ -r "/proc/$pid/status" ] && ! grep -q '^State:[[:space:]]*[ZX]' "/proc/$pid/status" \
+    && grep -qa postgres "/proc/$pid/cmdline"
+}
+
+# What a crash left: the lock of a server that is gone, whose helpers need a moment to notice.
+pg_clear_crash() {
+  [ -f "$1/pg/data/postmaster.pid" ] || return 0
+  say "The database was not stopped properly; it recovers by itself"
+  sleep 1
+  rm -f "$1/pg/data/postmaster.pid"
 }
 
 # The socket's folder has to be short: its path may not pass 107 bytes.
@@ -80,6 +92,7 @@ pg_socket_dir() {
 pg_start() {
   local home="$1"
   pg_running "$home" && return 0
+  pg_clear_crash "$home"
   if port_taken "$(cat "$home/pg.port")"; then
     say "Port $(cat "$home/pg.port") of the database is taken by another program; taking a free one"
     free_port >"$home/pg.port"
