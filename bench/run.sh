@@ -2,6 +2,7 @@
 # Called by ./kiln-ryu bench with a scratch database: measures core, start and pages, writes docs/benchmarks.md.
 set -euo pipefail
 cd "$ROOT"
+. "$ROOT/scripts/java.sh"
 out="$ROOT/docs/benchmarks.md"
 work=$(mktemp -d /tmp/kiln-ryu-bench.XXXXXX)
 trap 'kill ${app:-} 2>/dev/null || true; wait ${app:-} 2>/dev/null || true; rm -rf "$work"' EXIT
@@ -16,16 +17,17 @@ java -cp "$classes" org.openjdk.jmh.Main -f 1 -wi 4 -w 1s -i 5 -r 1s -rf csv -rf
 port=$((21000 + RANDOM % 9000))
 export KILN_RYU_PORT=$port KILN_RYU_DEMO=true
 start() {
-  (cd "$RUN" && exec java -Xmx1g -XX:+UseSerialGC -XX:TieredStopAtLevel=4 -XX:SharedArchiveFile=app.jsa -jar kiln-ryu.jar >"$work/app.log" 2>&1) &
+  (cd "$RUN" && exec java "${JAVA_FLAGS[@]}" -XX:SharedArchiveFile=app.jsa -jar kiln-ryu.jar >"$work/app.log" 2>&1) &
   app=$!
 }
 wait_first_page() {
   until (exec 3<>"/dev/tcp/127.0.0.1/$port" && printf 'GET /login HTTP/1.0\r\nHost: a\r\n\r\n' >&3 && grep -q "Sign in" <&3) 2>/dev/null; do sleep 0.05; done
 }
-[ -f "$RUN/app.jsa" ] || (cd "$RUN" && java -XX:ArchiveClassesAtExit=app.jsa -Dspring.context.exit=onRefresh -jar kiln-ryu.jar >"$work/archive.log" 2>&1) || true
+wait_demo() { until grep -q "demo studio loaded" "$work/app.log"; do sleep 0.2; done; }
+[ -f "$RUN/app.jsa" ] || (cd "$RUN" && java -XX:+UseSerialGC -XX:ArchiveClassesAtExit=app.jsa -Dspring.context.exit=onRefresh -jar kiln-ryu.jar >"$work/archive.log" 2>&1) || true
 
 echo "Start to the first page, after a first start that migrates" >&2
-start; wait_first_page; kill "$app"; wait "$app" 2>/dev/null || true
+start; wait_first_page; wait_demo; kill "$app"; wait "$app" 2>/dev/null || true
 starts=""
 for _ in 1 2 3; do
   from=$(date +%s%N); start; wait_first_page; to=$(date +%s%N)

@@ -100,9 +100,14 @@ pg_start() {
   local port socket
   port=$(cat "$home/pg.port")
   socket=$(pg_socket_dir "$home")
-  pg_as_owner "$PG_BIN/pg_ctl" -D "$home/pg/data" -l "$home/pg/log" -w -t 60 \
-    -o "-h 127.0.0.1 -p $port -k $socket" start >/dev/null \
-    || fail "PostgreSQL did not start; see $home/pg/log"
+  # After a crash the helpers of the old server may hold its memory for some seconds more.
+  local tries=6
+  until pg_as_owner "$PG_BIN/pg_ctl" -D "$home/pg/data" -l "$home/pg/log" -w -t 60 \
+    -o "-h 127.0.0.1 -p $port -k $socket" start >/dev/null 2>&1; do
+    tries=$((tries - 1))
+    [ $tries -gt 0 ] || fail "PostgreSQL did not start; see $home/pg/log"
+    sleep 2
+  done
 }
 
 pg_stop() {

@@ -150,6 +150,24 @@ class ApiTest extends AppTest {
     }
 
     @Test
+    void aQuestionOfAnotherKindOrAddressIsAProblemToo() throws Exception {
+        var basic = httpBasic(owner.login(), Studio.PASSWORD);
+        for (var asked : java.util.Map.of(
+                        404, get("/api/compute/nothing"),
+                        405, get("/api/compute/tree"),
+                        415,
+                                post("/api/compute/tree")
+                                        .contentType(MediaType.TEXT_PLAIN)
+                                        .content("x"))
+                .entrySet()) {
+            MockHttpServletResponse response =
+                    mvc.perform(asked.getValue().with(basic)).andReturn().getResponse();
+            assertThat(response.getStatus()).isEqualTo(asked.getKey());
+            assertThat(response.getContentType()).startsWith("application/problem+json");
+        }
+    }
+
+    @Test
     void withoutAccountNothingIsAnswered() throws Exception {
         MockHttpServletResponse none = mvc.perform(post("/api/compute/tree")
                         .contentType(MediaType.APPLICATION_JSON)

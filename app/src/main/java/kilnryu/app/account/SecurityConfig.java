@@ -37,7 +37,7 @@ class SecurityConfig {
     private static final String[] OPEN = {
         "/login",
         "/first",
-        "/actuator/health",
+        "/actuator/health/**",
         "/css/**",
         "/js/**",
         "/fonts/**",

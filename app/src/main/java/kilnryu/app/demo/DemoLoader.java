@@ -19,6 +19,7 @@ import org.springframework.boot.ApplicationRunner;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Fills an empty database with the demo studio when asked to; all of it is made up. */
 @Component
@@ -45,7 +46,9 @@ class DemoLoader implements ApplicationRunner {
         this.wanted = wanted;
     }
 
+    /** All of it or nothing: a start that is cut short leaves no half of a studio. */
     @Override
+    @Transactional(rollbackFor = Exception.class)
     public void run(ApplicationArguments arguments) throws IOException, PlanDocument.Unusable {
         if (!wanted) {
             return;

@@ -12,6 +12,7 @@ import kilnryu.core.material.Alloy;
 import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.material.Section;
+import org.springframework.web.util.HtmlUtils;
 
 /** The form of a stage: each field with what was typed, what was understood and what is wrong. */
 public record StageForm(Fields fields, Map<String, String> typed, boolean showErrors) {
@@ -58,8 +59,34 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
         return rest;
     }
 
+    /** A path in words, for those who do not read paths: "rod length of sprue". */
+    public String words(String path) {
+        int dot = path.indexOf("].");
+        String field = (dot < 0 ? path : path.substring(dot + 2))
+                .replaceAll("_(g|mm|cm2|cm3|pct|C|at)$", "")
+                .replaceAll("[._]", " ");
+        if (dot < 0) {
+            return field;
+        }
+        String name = typed.getOrDefault(path.substring(0, dot + 2) + "name", "");
+        return field + " of " + (name.isBlank() ? "a part" : name);
+    }
+
     public static String id(String path) {
         return path.replaceAll("[^A-Za-z0-9]+", "-").replaceAll("-$", "");
+    }
+
+    /** The options of a select as HTML: written at once, since a tree of many parts has thousands of them. */
+    public String html(List<Option> options, String chosen) {
+        StringBuilder html = new StringBuilder();
+        for (Option o : options) {
+            html.append("<option value=\"")
+                    .append(HtmlUtils.htmlEscape(o.key))
+                    .append(o.key.equals(chosen) ? "\" selected=\"selected\">" : "\">")
+                    .append(HtmlUtils.htmlEscape(o.label, "UTF-8"))
+                    .append("</option>");
+        }
+        return html.toString();
     }
 
     public static List<Option> alloys() {
