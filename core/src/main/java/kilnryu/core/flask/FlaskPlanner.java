@@ -26,7 +26,7 @@ import kilnryu.core.sum.Mark;
 /** Plans the mix of one flask by handbook 4: volume to fill, powder, water, working time and mass. */
 public final class FlaskPlanner {
     public static final Constant OVERFILL =
-            new Constant("overfill", "overfill", "overfill", 4, 3, 5, PERCENT, Mark.T, "handbook 4");
+            new Constant("overfill", "overfill", "overfill", 4, 3, 5, PERCENT, Mark.T, "handbook 4").asChoice();
     public static final Constant WORKING_TIME_21 = new Constant(
             "working-time.21", "at_21", "working time at 21 °C", 9.5, 8.5, 10.5, MINUTE, Mark.M, "handbook 4");
     public static final Constant WORKING_TIME_PER_K = new Constant(
@@ -49,10 +49,20 @@ public final class FlaskPlanner {
             GRAM_PER_CM3,
             Mark.T,
             "handbook 2, waxes");
-    public static final Constant STAND_SMALL =
-            new Constant("stand.small", "stand", "stand before the kiln", 120, 60, 120, MINUTE, Mark.T, "handbook 4");
+    public static final Constant STAND_SMALL = new Constant(
+                    "stand.small", "stand", "stand before the kiln", 120, 60, 120, MINUTE, Mark.T, "handbook 4")
+            .asChoice();
     public static final Constant STAND_LARGE = new Constant(
-            "stand.large", "stand", "stand before the kiln, over 8 cm", 180, 120, 180, MINUTE, Mark.T, "handbook 4");
+                    "stand.large",
+                    "stand",
+                    "stand before the kiln, over 8 cm",
+                    180,
+                    120,
+                    180,
+                    MINUTE,
+                    Mark.T,
+                    "handbook 4")
+            .asChoice();
     static final double USUAL_WATER_C = 21;
     private static final double LARGE_FROM_MM = 80;
 

@@ -11,6 +11,7 @@ import kilnryu.core.quantity.Measure;
  * @param low lower end of the usual range, in {@code unit}
  * @param high upper end of the usual range, in {@code unit}
  * @param source handbook section or relation it is taken from
+ * @param choice whether its range is a matter of custom and not of uncertainty: then it brings no spread
  */
 public record Constant(
         String key,
@@ -21,11 +22,31 @@ public record Constant(
         double high,
         Measure unit,
         Mark mark,
-        String source) {
+        String source,
+        boolean choice) {
     public Constant {
         if (!(low <= value && value <= high)) {
             throw new IllegalArgumentException(key + " lies outside its own range");
         }
+    }
+
+    /** A figure that is uncertain within its range. */
+    public Constant(
+            String key,
+            String symbol,
+            String name,
+            double value,
+            double low,
+            double high,
+            Measure unit,
+            Mark mark,
+            String source) {
+        this(key, symbol, name, value, low, high, unit, mark, source, false);
+    }
+
+    /** The same as a matter of custom, such as a reserve: casters choose it, nobody errs in it. */
+    public Constant asChoice() {
+        return new Constant(key, symbol, name, value, low, high, unit, mark, source, true);
     }
 
     /** An exact relation's constant, without a range. */

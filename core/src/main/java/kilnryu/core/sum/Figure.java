@@ -57,7 +57,7 @@ public final class Figure {
 
     /** A constant as the handbook has it; its usual range is taken as four standard deviations wide. */
     public static Figure of(Constant c) {
-        double spread = (c.high() - c.low()) / 4;
+        double spread = c.choice() ? 0 : (c.high() - c.low()) / 4;
         return new Figure(
                 new Leaf(c.symbol(), c.name(), c.value(), c.unit(), c.mark(), Known.DEFAULT, spread, c.source()), c);
     }

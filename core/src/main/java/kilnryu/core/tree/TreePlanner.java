@@ -22,10 +22,12 @@ import kilnryu.core.sum.Mark;
  * the charge with melt loss, reserve and heel.
  */
 public final class TreePlanner {
-    public static final Constant RESERVE =
-            new Constant("reserve", "reserve_share", "spill reserve", 10, 5, 20, PERCENT, Mark.T, "handbook 3, charge");
-    public static final Constant LEAST_RESERVE =
-            new Constant("reserve.least", "least", "least reserve", 15, 10, 30, GRAM, Mark.T, "handbook 3, charge");
+    public static final Constant RESERVE = new Constant(
+                    "reserve", "reserve_share", "spill reserve", 10, 5, 20, PERCENT, Mark.T, "handbook 3, charge")
+            .asChoice();
+    public static final Constant LEAST_RESERVE = new Constant(
+                    "reserve.least", "least", "least reserve", 15, 10, 30, GRAM, Mark.T, "handbook 3, charge")
+            .asChoice();
 
     private static final Formula METAL = Formula.of("tree * alloy_density");
     private static final Formula RATIO = Formula.of("pattern * alloy_density / density");

@@ -85,6 +85,12 @@ class FigureTest {
     }
 
     @Test
+    void aMatterOfCustomBringsNoSpread() {
+        assertThat(Figure.of(DENSITY).statedSpread().orElseThrow()).isCloseTo(0.02, within(1e-12));
+        assertThat(Figure.of(DENSITY.asChoice()).statedSpread()).hasValue(0);
+    }
+
+    @Test
     void anInputUsedTwiceCountsOnce() {
         Figure mass = given("mass", 10, 1);
         Figure twice = Figure.computed("t", "t", GRAM).by(Formula.of("mass + mass"), mass);
