@@ -1,0 +1,85 @@
+package kilnryu.app.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Known;
+import kilnryu.core.tree.TreePlanner;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ShowTest {
+    private static final Units IMPERIAL = new Units(Units.System.IMPERIAL, false);
+    private static final Units TROY = new Units(Units.System.METRIC, true);
+
+    private static String show(double value, Measure unit, Units units) {
+        return Show.value(value, unit, units, false).toString();
+    }
+
+    @ParameterizedTest(name = "{0} {1} is shown {2}")
+    @CsvSource({
+        "0.62, GRAM, 0.62 g",
+        "22.74, GRAM, 22.7 g",
+        "702.4, GRAM, 702 g",
+        "9999, GRAM, 9999 g",
+        "12345, GRAM, 12.35 kg",
+        "76.2, MILLIMETRE, 76.2 mm",
+        "100, MILLIMETRE, 100 mm",
+        "9, MILLIMETRE, 9 mm",
+        "9.5, MINUTE, 9:30 min",
+        "59.999, MINUTE, 1 h 00 min",
+        "1120, MINUTE, 18 h 40 min",
+        "620, DEGREE_CELSIUS, 620 °C",
+        "150, KELVIN_PER_HOUR, 150 K/h",
+        "60.1, PERCENT, 60.1 %"
+    })
+    void metric(double value, Measure unit, String shown) {
+        assertThat(show(value, unit, Units.METRIC)).isEqualTo(shown);
+    }
+
+    @ParameterizedTest(name = "{0} {1} is shown {2}")
+    @CsvSource({
+        "28.349523125, GRAM, 1.00 oz",
+        "3288.5446825, GRAM, 7 lb 4.0 oz",
+        "453.59, GRAM, 16.00 oz",
+        "9.525, MILLIMETRE, 0.375 in",
+        "16.387064, CUBIC_CENTIMETRE, 1.00 in³",
+        "732.2222, DEGREE_CELSIUS, 1350 °F",
+        "100, KELVIN_PER_HOUR, 180 °F/h"
+    })
+    void imperial(double value, Measure unit, String shown) {
+        assertThat(show(value, unit, IMPERIAL)).isEqualTo(shown);
+    }
+
+    @Test
+    void preciousMetalInTroyOnlyWhereItIsPrecious() {
+        assertThat(Show.value(62.2069536, Measure.GRAM, TROY, true).toString()).isEqualTo("2.000 ozt");
+        assertThat(Show.value(15.5517384, Measure.GRAM, TROY, true).toString()).isEqualTo("10.00 dwt");
+        assertThat(Show.value(62.2069536, Measure.GRAM, TROY, false).toString()).isEqualTo("62.2 g");
+    }
+
+    @Test
+    void whatCannotBeSaidIsADash() {
+        assertThat(show(Double.NaN, Measure.GRAM, Units.METRIC)).isEqualTo("– g");
+        assertThat(show(-7.3, Measure.MILLIMETRE, Units.METRIC)).isEqualTo("−7.3 mm");
+    }
+
+    @Test
+    void aReplacedConstantSaysWhatTheHandbookHas() {
+        Factors own = new Factors(java.util.Map.of("reserve", new kilnryu.core.sum.Replacement(12, "own log")));
+        FigureView view = new FigureView.Maker(Units.METRIC, false).of(own.of(TreePlanner.RESERVE));
+        assertThat(view.isReplaced()).isTrue();
+        assertThat(view.handbook()).isEqualTo("10 %");
+        assertThat(view.source()).isEqualTo("own log");
+    }
+
+    @Test
+    void aMeasuredInputKeepsItsWord() {
+        Figure mass = Figure.given("mass", "on the scale", 96, Measure.GRAM, Known.MEASURED, 0);
+        assertThat(new FigureView.Maker(IMPERIAL, false).of(mass).known()).isEqualTo("measured");
+        assertThat(new FigureView.Maker(IMPERIAL, false).of(mass).isConverted()).isTrue();
+    }
+}
