@@ -3,13 +3,13 @@ package kilnryu.app.api;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
-import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiFunction;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.mold.MoldReader;
+import kilnryu.app.plan.ContractFigures;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Paths;
 import kilnryu.app.tree.TreeReader;
@@ -17,7 +17,6 @@ import kilnryu.app.web.Answer;
 import kilnryu.app.web.Units;
 import kilnryu.core.flask.FlaskPlan;
 import kilnryu.core.sum.Factors;
-import kilnryu.core.sum.Figure;
 import kilnryu.core.tree.TreePlan;
 import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -77,24 +76,10 @@ class ComputeController {
     }
 
     private static Answer answer(TreePlan plan) {
-        Map<String, Figure> figures = new LinkedHashMap<>();
-        figures.put("tree_volume_cm3", plan.treeVolume());
-        figures.put("pattern_mass_g", plan.patternMass());
-        figures.put("cavity_metal_g", plan.cavityMetal());
-        figures.put("ratio_rule_metal_g", plan.ratioRuleMetal().orElse(null));
-        figures.put("reserve_g", plan.reserve());
-        figures.put("charge_g", plan.charge());
-        return Answer.of(figures, plan.findings());
+        return Answer.of(ContractFigures.of(plan), plan.findings());
     }
 
     private static Answer answer(FlaskPlan plan) {
-        Map<String, Figure> figures = new LinkedHashMap<>();
-        figures.put("fill_volume_cm3", plan.fill());
-        figures.put("powder_g", plan.powder());
-        figures.put("water_g", plan.water());
-        figures.put("slurry_g", plan.slurry());
-        figures.put("working_time_min", plan.workingTime());
-        figures.put("filled_mass_g", plan.filledMass());
-        return Answer.of(figures, plan.findings());
+        return Answer.of(ContractFigures.of(plan), plan.findings());
     }
 }

@@ -66,22 +66,8 @@ public final class PlanDocument {
 
     private static Map<String, Figure> figures(Plan plan) {
         Map<String, Figure> figures = new LinkedHashMap<>();
-        plan.tree().ifPresent(t -> {
-            figures.put("tree_volume_cm3", t.treeVolume());
-            figures.put("pattern_mass_g", t.patternMass());
-            figures.put("cavity_metal_g", t.cavityMetal());
-            figures.put("ratio_rule_metal_g", t.ratioRuleMetal().orElse(null));
-            figures.put("reserve_g", t.reserve());
-            figures.put("charge_g", t.charge());
-        });
-        plan.flask().ifPresent(f -> {
-            figures.put("fill_volume_cm3", f.fill());
-            figures.put("powder_g", f.powder());
-            figures.put("water_g", f.water());
-            figures.put("slurry_g", f.slurry());
-            figures.put("working_time_min", f.workingTime());
-            figures.put("filled_mass_g", f.filledMass());
-        });
+        plan.tree().ifPresent(t -> figures.putAll(ContractFigures.of(t)));
+        plan.flask().ifPresent(f -> figures.putAll(ContractFigures.of(f)));
         plan.firing().filter(f -> !f.program().segments().isEmpty()).ifPresent(f -> {
             figures.put("program_min", f.program().total());
             figures.put("mold_C", f.program().mold());

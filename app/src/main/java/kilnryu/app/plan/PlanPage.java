@@ -4,7 +4,6 @@ import java.time.Duration;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import kilnryu.app.firing.CurveDrawing;
@@ -15,7 +14,6 @@ import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
 import kilnryu.core.burnout.BackPlan;
 import kilnryu.core.burnout.BurnoutProgram.Timed;
-import kilnryu.core.burnout.Duty;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.flask.FlaskPlan;
 import kilnryu.core.quantity.Measure;
@@ -245,14 +243,5 @@ public record PlanPage(
         private static String capital(String words) {
             return Character.toUpperCase(words.charAt(0)) + words.substring(1);
         }
-    }
-
-    /** Duties by what has to be done, for those who look for one. */
-    public Optional<DutyView> duty(Duty.Kind kind) {
-        return duties.stream().filter(d -> d.what.equals(kind.label())).findFirst();
-    }
-
-    public Map<String, List<FindingView>> bySeverity() {
-        return findings.stream().collect(java.util.stream.Collectors.groupingBy(FindingView::severity));
     }
 }
