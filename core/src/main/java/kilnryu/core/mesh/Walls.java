@@ -1,0 +1,198 @@
+package kilnryu.core.mesh;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Random;
+
+/**
+ * Wall thickness by sampling the surface. At each sample a line goes straight inward; where it leaves the solid is the
+ * wall there. The thinnest wall is the shortest such line. The thickest is not the longest line, which would be the
+ * length of a rod, but the widest ball that touches the surface at a sample and fits inside (shrinking balls, J. Ma and
+ * others, 2012): that is where metal freezes last.
+ *
+ * <p>Error: exact to the facets at each sample; between samples, which lie about {@code spacing} apart, a thinner or
+ * thicker place smaller than that can be missed. Where the opposite face slants by an angle a, the line is longer than
+ * the wall's middle measure by up to 1 / cos a.
+ *
+ * @param thinnest in the unit of the mesh
+ * @param thickest in the unit of the mesh
+ * @param samples how many lines
+ * @param spacing between samples, in the unit of the mesh
+ * @param thin distinct thin places, thinnest first
+ * @param thick distinct thick places, thickest first
+ */
+public record Walls(double thinnest, double thickest, int samples, double spacing, List<Spot> thin, List<Spot> thick) {
+    /** Samples on a mesh of many triangles. */
+    private static final int SAMPLES = 12_000;
+
+    private static final int BALLS = 1_500;
+    private static final int MOST_SPOTS = 6;
+    private static final int SHRINKINGS = 24;
+    private static final double EVEN = 1.02;
+
+    /** A place with the wall measured there. */
+    public record Spot(Vec at, double wall) {}
+
+    /** @throws IllegalArgumentException for a mesh that is not closed: it has no inside */
+    public static Walls of(Solid solid, Watch watch) {
+        if (!solid.isClosed()) {
+            throw new IllegalArgumentException("a mesh that is not closed has no walls");
+        }
+        return new Sampling(solid, watch).done();
+    }
+
+    /** The wall at the middle of each triangle, no more than the thickest, for colouring; NaN where it has none. */
+    public static float[] ofEach(Mesh mesh, Solid of, double thickest, Watch watch) {
+        Sampling sampling = new Sampling(of, watch);
+        float[] walls = new float[mesh.triangleCount()];
+        for (int t = 0; t < walls.length; t++) {
+            Vec normal = mesh.normal(t);
+            double wall = normal.length() > 0 ? sampling.line(mesh.middle(t), normal.unit()) : Double.NaN;
+            walls[t] = (float) (Double.isFinite(wall) ? Math.min(wall, thickest) : Double.NaN);
+            if ((t & 4095) == 0) {
+                watch.report(Watch.Step.WALLS, 0.7 + 0.3 * t / walls.length);
+            }
+        }
+        return walls;
+    }
+
+    private static final class Sampling {
+        private final Mesh mesh;
+        private final Bvh tree;
+        private final Watch watch;
+        private final double least;
+        private final double diagonal;
+        private final double area;
+
+        Sampling(Solid solid, Watch watch) {
+            mesh = solid.mesh();
+            this.watch = watch;
+            watch.report(Watch.Step.WALLS, 0);
+            tree = new Bvh(mesh);
+            diagonal = solid.box().diagonal();
+            least = diagonal * 1e-6;
+            area = solid.area();
+        }
+
+        Walls done() {
+            List<Sample> samples = samples();
+            List<Spot> lines = new ArrayList<>();
+            for (int i = 0; i < samples.size(); i++) {
+                Sample s = samples.get(i);
+                double wall = line(s.at, s.normal);
+                if (Double.isFinite(wall)) {
+                    lines.add(new Spot(s.at, wall));
+                }
+                if ((i & 511) == 0) {
+                    watch.report(Watch.Step.WALLS, 0.1 + 0.3 * i / samples.size());
+                }
+            }
+            List<Spot> balls = new ArrayList<>();
+            int step = Math.max(1, samples.size() / BALLS);
+            for (int i = 0; i < samples.size(); i += step) {
+                Sample s = samples.get(i);
+                double ball = ball(s.at, s.normal);
+                if (ball > 0) {
+                    balls.add(new Spot(s.at.minus(s.normal.times(ball / 2)), ball));
+                }
+                watch.report(Watch.Step.WALLS, 0.4 + 0.3 * i / samples.size());
+            }
+            double apart = diagonal / 12;
+            List<Spot> thin = spread(lines, Comparator.comparingDouble(Spot::wall), apart);
+            List<Spot> thick =
+                    spread(balls, Comparator.comparingDouble(Spot::wall).reversed(), apart);
+            double thinnest = thin.isEmpty() ? Double.NaN : thin.get(0).wall;
+            double thickest = thick.isEmpty() ? thinnest : thick.get(0).wall;
+            return new Walls(thinnest, thickest, lines.size(), Math.sqrt(area / lines.size()), thin, thick);
+        }
+
+        private record Sample(Vec at, Vec normal) {}
+
+        /** The middles of the triangles when they are few, and places drawn evenly over the area. */
+        private List<Sample> samples() {
+            List<Sample> samples = new ArrayList<>();
+            boolean few = mesh.triangleCount() <= SAMPLES;
+            Random chance = new Random(7);
+            double every = area / SAMPLES;
+            double owed = every / 2;
+            for (int t = 0; t < mesh.triangleCount(); t++) {
+                Vec normal = mesh.normal(t);
+                double size = normal.length() / 2;
+                if (!(size > 0)) {
+                    continue;
+                }
+                Vec outward = normal.unit();
+                if (few) {
+                    samples.add(new Sample(mesh.middle(t), outward));
+                }
+                for (owed += size; owed > every; owed -= every) {
+                    samples.add(new Sample(within(t, chance), outward));
+                }
+            }
+            return samples;
+        }
+
+        private Vec within(int t, Random chance) {
+            double u = chance.nextDouble();
+            double v = chance.nextDouble();
+            if (u + v > 1) {
+                u = 1 - u;
+                v = 1 - v;
+            }
+            Vec a = mesh.at(mesh.corner(t, 0));
+            Vec b = mesh.at(mesh.corner(t, 1));
+            Vec c = mesh.at(mesh.corner(t, 2));
+            return a.plus(b.minus(a).times(u)).plus(c.minus(a).times(v));
+        }
+
+        double line(Vec at, Vec outward) {
+            return tree.out(at, outward.times(-1), least);
+        }
+
+        /** Diameter of the widest ball inside that touches the surface here. */
+        private double ball(Vec at, Vec outward) {
+            double line = line(at, outward);
+            if (!Double.isFinite(line)) {
+                return 0;
+            }
+            double radius = line / 2;
+            for (int i = 0; i < SHRINKINGS; i++) {
+                Vec middle = at.minus(outward.times(radius));
+                Vec nearest = tree.nearest(middle, radius * (1 - 1e-4));
+                if (nearest == null) {
+                    break;
+                }
+                Vec to = at.minus(nearest);
+                double deep = 2 * outward.dot(to);
+                double smaller = deep > 0 ? to.dot(to) / deep : 0;
+                if (!(smaller > least) || smaller >= radius) {
+                    return 2 * Math.max(0, Math.min(smaller, radius));
+                }
+                radius = smaller;
+            }
+            return 2 * radius;
+        }
+
+        private static List<Spot> spread(List<Spot> from, Comparator<Spot> first, double apart) {
+            List<Spot> kept = new ArrayList<>();
+            from.sort(first);
+            double best = from.isEmpty() ? 0 : from.get(0).wall;
+            for (Spot s : from) {
+                boolean alike = kept.isEmpty() || s.wall <= best * 1.6 && s.wall >= best / 1.6;
+                if (alike && kept.stream().allMatch(k -> k.at.minus(s.at).length() > apart)) {
+                    kept.add(s);
+                    if (kept.size() == MOST_SPOTS) {
+                        break;
+                    }
+                }
+            }
+            return List.copyOf(kept);
+        }
+    }
+
+    /** Whether the wall is the same all over, within two in a hundred. */
+    public boolean isEven() {
+        return thickest <= thinnest * EVEN;
+    }
+}
