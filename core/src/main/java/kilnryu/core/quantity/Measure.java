@@ -72,7 +72,14 @@ public enum Measure {
     MINUTE_PER_KELVIN(Kind.COEFFICIENT, "min/K", ONE),
     WATT_PER_M_K(Kind.COEFFICIENT, "W/(m K)", ONE),
     WATT_PER_M2_K(Kind.COEFFICIENT, "W/(m² K)", ONE),
-    MEGAJOULE_PER_KG(Kind.COEFFICIENT, "MJ/kg", ONE);
+    MEGAJOULE_PER_KG(Kind.COEFFICIENT, "MJ/kg", ONE),
+    KILOJOULE_PER_KG(Kind.COEFFICIENT, "kJ/kg", ONE),
+    JOULE_PER_KG_K(Kind.COEFFICIENT, "J/(kg K)", ONE),
+    KG_PER_M3(Kind.COEFFICIENT, "kg/m³", ONE),
+    SECOND_PER_M2(Kind.COEFFICIENT, "s/m²", ONE),
+    CM3_PER_SECOND(Kind.COEFFICIENT, "cm³/s", ONE),
+    KG_PER_SECOND(Kind.COEFFICIENT, "kg/s", ONE),
+    MEGAPASCAL(Kind.COEFFICIENT, "MPa", ONE);
 
     private final Kind kind;
     private final String symbol;

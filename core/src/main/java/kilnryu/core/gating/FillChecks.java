@@ -1,0 +1,179 @@
+package kilnryu.core.gating;
+
+import static kilnryu.core.gating.FeedChecks.words;
+import static kilnryu.core.gating.GatingPlanner.place;
+
+import java.util.List;
+import java.util.Optional;
+import kilnryu.core.finding.Finding;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Formula;
+
+/** Whether the metal gets everywhere before it freezes. */
+final class FillChecks {
+    private static final Formula MARGIN = Formula.of("freeze / fill");
+    private static final Formula POURED = Formula.of("rate * 1000 / (0.9 * alloy_density)");
+    private static final Formula OVERFLOW = Formula.of("(poured - flow) * fill");
+
+    private FillChecks() {}
+
+    static void check(GatingPlanner.Sight sight, Optional<Figure> ratio, Optional<Figure> head, List<Finding> found) {
+        sight.assembly().of(Use.PIECE).forEach(p -> thinWall(sight, p, found));
+        sight.assembly().of(Use.GATE).forEach(g -> gate(sight, g, found));
+        ratio.ifPresent(r -> ratio(sight, r, found));
+        necks(sight, found);
+        head.ifPresent(h -> head(sight, h, found));
+        cup(sight, found);
+    }
+
+    private static void thinWall(GatingPlanner.Sight sight, Member piece, List<Finding> found) {
+        if (!(piece.form() instanceof Form.Body b) || b.walls().isEmpty()) {
+            return;
+        }
+        double wall = b.walls().get().thinnest();
+        margin(sight, Modulus.thinnest(piece, b.walls().get())).ifPresent(margin -> {
+            String message = words(
+                    "The thinnest wall of %s, %.1f mm, is frozen %.1f times the filling time after the pour.",
+                    piece.name(), wall, margin.value());
+            String remedy = words(
+                    "At this mold and metal %.1f mm would fill. Hotter mold, hotter metal, larger sprue, or a thicker wall.",
+                    sight.filling().leastWall().orElseThrow().value());
+            judge("misrun.", piece, margin, message, remedy, found);
+        });
+    }
+
+    private static void gate(GatingPlanner.Sight sight, Member gate, List<Finding> found) {
+        margin(sight, sight.modulus(gate))
+                .ifPresent(margin -> judge(
+                        "gate-freezes.",
+                        gate,
+                        margin,
+                        words("%s is frozen %.1f times the filling time after the pour.", gate.name(), margin.value()),
+                        "Thicker or shorter gates, or a larger sprue.",
+                        found));
+    }
+
+    private static Optional<Figure> margin(GatingPlanner.Sight sight, Figure modulus) {
+        Filling filling = sight.filling();
+        return filling.fill()
+                .flatMap(fill -> filling.freezes(modulus)
+                        .map(freeze -> Figure.computed("margin", "fill margin", Measure.TIMES)
+                                .by(MARGIN, freeze, fill)));
+    }
+
+    private static void judge(String id, Member at, Figure margin, String message, String remedy, List<Finding> found) {
+        String reason =
+                "Metal that freezes on its way leaves misruns and cold shuts; at least twice the time is asked.";
+        if (margin.value() < 1) {
+            found.add(Finding.stop(id + at.key(), place(at), message, reason, remedy)
+                    .from(margin));
+        } else if (margin.value() < 2) {
+            found.add(Finding.warn(id + at.key(), place(at), message, reason, remedy)
+                    .from(margin));
+        }
+    }
+
+    private static void ratio(GatingPlanner.Sight sight, Figure ratio, List<Finding> found) {
+        GatingSchool school = sight.question().school();
+        Member at = sight.assembly().of(Use.SPRUE).get(0);
+        if (ratio.value() > school.mostRatio()) {
+            found.add(Finding.warn(
+                            "gate-ratio",
+                            place(at),
+                            words(
+                                    "The gates are %.1f times the sprue; this school goes to %.1f.",
+                                    ratio.value(), school.mostRatio()),
+                            "The sprue cannot keep them full: the stream breaks up and draws air.",
+                            "A thicker sprue, fewer or thinner gates, or another school.")
+                    .from(ratio));
+        } else if (ratio.value() < school.leastRatio()) {
+            found.add(Finding.warn(
+                            "gate-ratio",
+                            place(at),
+                            words(
+                                    "The gates are only %.2f times the sprue; this school asks %.1f.",
+                                    ratio.value(), school.leastRatio()),
+                            "Metal jets through narrow gates and fills slowly.",
+                            "More or thicker gates, or another school.")
+                    .from(ratio));
+        }
+    }
+
+    /** A channel that is narrower than the one after it, by its ends. */
+    private static void necks(GatingPlanner.Sight sight, List<Finding> found) {
+        for (Member member : sight.assembly().fromRoot()) {
+            Optional<Member> parent = sight.assembly().parentOf(member);
+            boolean both = member.use().isChannel()
+                    && parent.map(p -> p.use().isChannel()).orElse(false);
+            if (!both
+                    || member.use() == Use.GATE
+                    || !(member.narrowest() > 1.15 * parent.get().narrowest())) {
+                continue;
+            }
+            found.add(Finding.warn(
+                            "neck." + member.key(),
+                            place(parent.get()),
+                            words(
+                                    "%s necks to %.0f mm² before %s opens to %.0f mm².",
+                                    parent.get().name(), parent.get().narrowest(), member.name(), member.narrowest()),
+                            "Behind a neck the channel does not run full, and the neck freezes first.",
+                            "Let each channel be as wide as the next or wider, unless it is meant as a choke.")
+                    .from(sight.modulus(parent.get())));
+        }
+    }
+
+    private static void head(GatingPlanner.Sight sight, Figure head, List<Finding> found) {
+        Figure asked = sight.of(GatingRules.HEAD);
+        if (head.value() < asked.value()) {
+            found.add(Finding.warn(
+                            "head",
+                            place(sight.assembly().root()),
+                            words(
+                                    "The highest piece lies %.0f mm under the rim; %.0f asked.",
+                                    head.value(), asked.value()),
+                            "Too little metal above it to press it full and to feed it.",
+                            "A taller cup, a longer sprue above the first piece, or hang the piece lower.")
+                    .from(asked));
+        }
+    }
+
+    private static void cup(GatingPlanner.Sight sight, List<Finding> found) {
+        Member cup = sight.assembly().root();
+        Filling filling = sight.filling();
+        if (sight.question().pourRate().isEmpty()
+                || filling.sprueFlow().isEmpty()
+                || filling.fill().isEmpty()) {
+            return;
+        }
+        Figure poured = Figure.computed("poured", "metal poured", Measure.CM3_PER_SECOND)
+                .by(
+                        POURED,
+                        sight.question().pourRate().get().as("rate"),
+                        sight.of(sight.question().alloy().density()));
+        Figure takes = filling.sprueFlow().get();
+        if (poured.value() > takes.value()) {
+            Figure over = Figure.computed("held", "what the cup has to hold", Measure.CUBIC_CENTIMETRE)
+                    .by(OVERFLOW, poured, takes.as("flow"), filling.fill().get());
+            if (over.value() > cup.volume().value()) {
+                found.add(Finding.warn(
+                                "cup-small",
+                                place(cup),
+                                words(
+                                        "At this pour rate the cup has to hold %.0f cm³; it holds %.0f.",
+                                        over.value(), cup.volume().value()),
+                                "It runs over, and the pour is broken off.",
+                                "A larger cup, a thicker sprue, or pour slower.")
+                        .from(over));
+            }
+        } else if (poured.value() < 0.6 * takes.value()) {
+            found.add(Finding.note(
+                            "sprue-not-full",
+                            place(cup),
+                            words("The sprue takes %.0f cm³/s, the pour brings %.0f.", takes.value(), poured.value()),
+                            "A sprue that does not run full draws air in with the metal.",
+                            "Pour faster, keep the cup full, or take a thinner sprue.")
+                    .from(poured));
+        }
+    }
+}

@@ -1,0 +1,16 @@
+package kilnryu.core.gating;
+
+import java.util.List;
+import java.util.Map;
+import kilnryu.core.finding.Findings;
+import kilnryu.core.sum.Figure;
+
+/**
+ * What a tree's gating comes to.
+ *
+ * @param moduli by the member's key, mm
+ * @param figures flow, times, head and the like, in the order they are shown
+ * @param findings each placed at {@code member.} and the key of the member it is pinned to
+ */
+public record GatingPlan(
+        Assembly assembly, Placing placing, Map<String, Figure> moduli, List<Figure> figures, Findings findings) {}
