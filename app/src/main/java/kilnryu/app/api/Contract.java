@@ -20,7 +20,7 @@ final class Contract {
 
     @Schema(
             name = "PartRequest",
-            description = "Exactly one of mass_g, volume_cm3, displacement_g, rod, cone, infilled",
+            description = "Exactly one of mass_g, volume_cm3, displacement_g, rod, cone, bar, infilled",
             requiredProperties = {"material"})
     record PartRequest(
             String name,
@@ -32,6 +32,7 @@ final class Contract {
             Double displacement_g,
             RodRequest rod,
             ConeRequest cone,
+            BarRequest bar,
             InfilledRequest infilled,
             CoatRequest coat) {}
 
@@ -44,6 +45,11 @@ final class Contract {
             name = "Cone",
             requiredProperties = {"top_diameter_mm", "bottom_diameter_mm", "length_mm"})
     record ConeRequest(Double top_diameter_mm, Double bottom_diameter_mm, Double length_mm) {}
+
+    @Schema(
+            name = "Bar",
+            requiredProperties = {"width_mm", "thickness_mm", "length_mm"})
+    record BarRequest(Double width_mm, Double thickness_mm, Double length_mm) {}
 
     @Schema(
             name = "Infilled",

@@ -6,10 +6,12 @@ import java.util.stream.Stream;
 import kilnryu.core.burnout.ProgramGenerator;
 import kilnryu.core.flask.Clearances;
 import kilnryu.core.flask.FlaskPlanner;
+import kilnryu.core.gating.GatingPlanner;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.material.Section;
+import kilnryu.core.piece.Shrinkage;
 import kilnryu.core.sum.Constant;
 import kilnryu.core.tree.TreePlanner;
 
@@ -23,6 +25,8 @@ public final class Catalogue {
             group("Pattern materials", PatternMaterial.constants()),
             group("Alloys and melt loss", Alloy.constants()),
             group("Charge", TreePlanner.constants()),
+            group("Gating", GatingPlanner.constants()),
+            group("Pattern size", Shrinkage.constants()),
             group("Investments", InvestmentSystem.constants()),
             group("Mixing and flask", FlaskPlanner.constants()),
             group("Clearances", Clearances.constants()),

@@ -3,12 +3,14 @@ package kilnryu.app.mold;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Random;
+import kilnryu.app.tree.TreeDrawing;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Svg;
 import kilnryu.app.web.Units;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.flask.Clearances;
 import kilnryu.core.flask.FlaskPlan;
+import kilnryu.core.gating.GatingPlan;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.tree.Outline;
 import kilnryu.core.tree.Outline.Shape;
@@ -60,13 +62,19 @@ public final class SectionDrawing {
     }
 
     public static String of(FlaskPlan plan, Outline outline, Clearances clearances, Units units) {
-        return new SectionDrawing(plan, outline, clearances, units).draw();
+        return new SectionDrawing(plan, outline, clearances, units).draw(Optional.empty());
     }
 
-    private String draw() {
+    /** The same with a tree that is built. */
+    public static String of(FlaskPlan plan, GatingPlan built, Outline outline, Clearances clearances, Units units) {
+        return new SectionDrawing(plan, outline, clearances, units).draw(Optional.of(built));
+    }
+
+    private String draw(Optional<GatingPlan> built) {
         investment();
         walls();
         outline.shapes().forEach(this::shape);
+        built.ifPresent(b -> TreeDrawing.inMold(b, svg, axis(), floor(), scale, WAX));
         dimensions();
         pins();
         return svg.done();

@@ -8,6 +8,7 @@ import kilnryu.app.firing.FiringReader;
 import kilnryu.app.firing.FiringReader.Firing;
 import kilnryu.app.mold.MoldReader;
 import kilnryu.app.sheet.Fields;
+import kilnryu.app.tree.GatingReader;
 import kilnryu.app.tree.TreeReader;
 import kilnryu.app.web.Units;
 import kilnryu.core.finding.Findings;
@@ -15,6 +16,7 @@ import kilnryu.core.flask.Clearances;
 import kilnryu.core.flask.FlaskPlan;
 import kilnryu.core.flask.MoldChecks;
 import kilnryu.core.quantity.Length;
+import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.sum.Known;
@@ -31,6 +33,7 @@ public record Plan(
         String name,
         Map<Stage, Fields> fields,
         Optional<TreePlan> tree,
+        Optional<GatingReader.Built> gating,
         Optional<FlaskPlan> flask,
         MoldReader.Extras moldExtras,
         Optional<Outline> outline,
@@ -73,17 +76,41 @@ public record Plan(
             Fields moldFields = fields.get(Stage.MOLD);
             MoldReader.Extras extras = MoldReader.extras(moldFields);
             FiringReader.Choices choices = FiringReader.choices(fields.get(Stage.FIRING), reading.zone);
+            Optional<Figure> pour =
+                    tree.flatMap(t -> choices.section().pourTemperature(t.tree().alloy(), reading.factors));
+            Optional<GatingReader.Built> gating =
+                    tree.flatMap(t -> GatingReader.read(treeFields, t, heat(choices, t, pour), reading.factors));
             Optional<FlaskPlan> flask = tree.flatMap(t -> MoldReader.read(moldFields, t.treeVolume(), reading.factors));
-            Optional<Outline> drawn = tree.map(t -> Outline.of(t.tree(), t.partVolumes()))
+            Optional<Outline> drawn = tree.map(t -> outline(t, gating))
                     .map(o -> o.stretched(
                             extras.treeWidth().orElse(0), extras.treeHeight().orElse(0)));
             Optional<Clearances> clearances = flask.map(f -> clearances(f, drawn.orElseThrow(), extras));
-            Optional<Figure> pour =
-                    tree.flatMap(t -> choices.section().pourTemperature(t.tree().alloy(), reading.factors));
             Optional<Firing> firing =
                     flask.map(f -> FiringReader.firing(choices, tree.orElseThrow(), f, reading.factors));
-            Findings findings = findings(tree, flask, clearances, pour, firing);
-            return new Plan(name.orElse(""), fields, tree, flask, extras, drawn, clearances, pour, firing, findings);
+            Findings findings = gating.map(GatingReader.Built::findings)
+                    .orElse(Findings.NONE)
+                    .and(findings(tree, flask, clearances, pour, firing));
+            return new Plan(
+                    name.orElse(""), fields, tree, gating, flask, extras, drawn, clearances, pour, firing, findings);
+        }
+
+        private static GatingReader.Heat heat(FiringReader.Choices choices, TreePlan tree, Optional<Figure> pour) {
+            Optional<Figure> chosen = choices.mold()
+                    .map(t -> Figure.given(
+                            "mold", "mold at the pour", t.celsius(), Measure.DEGREE_CELSIUS, Known.CHOSEN, 0));
+            return new GatingReader.Heat(
+                    pour,
+                    chosen.or(
+                            () -> choices.section().flaskTemperature(tree.tree().alloy())));
+        }
+
+        /** Width and height as built, or as the parts alone suggest. */
+        private static Outline outline(TreePlan tree, Optional<GatingReader.Built> gating) {
+            return gating.map(g -> new Outline(
+                            java.util.List.of(),
+                            g.plan().placing().width(),
+                            g.plan().placing().depth()))
+                    .orElseGet(() -> Outline.of(tree.tree(), tree.partVolumes()));
         }
 
         private Clearances clearances(FlaskPlan flask, Outline outline, MoldReader.Extras extras) {

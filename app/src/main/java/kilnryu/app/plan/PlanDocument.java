@@ -52,8 +52,11 @@ public final class PlanDocument {
             Fields fields = plan.fields().get(stage);
             Map<String, Object> values = new LinkedHashMap<>(fields.values());
             values.keySet().removeIf(path -> path.equals("name") || path.endsWith("].how"));
-            document.put(stage.key(), Paths.nested(values));
-            typed.put(stage.key(), Paths.numbered(TreeReader.chosenOnly(fields.written())));
+            List<String> keys = fields.keys("parts");
+            document.put(stage.key(), Paths.nested(Paths.withPlaces(values, keys, w -> w)));
+            typed.put(
+                    stage.key(),
+                    Paths.numbered(Paths.withPlaces(TreeReader.chosenOnly(fields.written()), keys, w -> w)));
         }
         document.put("typed", typed);
         document.put(

@@ -15,9 +15,11 @@ import kilnryu.app.web.Units;
 import kilnryu.core.burnout.BackPlan;
 import kilnryu.core.burnout.BurnoutProgram.Timed;
 import kilnryu.core.finding.Finding;
+import kilnryu.core.flask.Clearances;
 import kilnryu.core.flask.FlaskPlan;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Figure;
+import kilnryu.core.tree.Outline;
 import kilnryu.core.tree.TreePlan;
 
 /** A plan as its pages and its card show it. */
@@ -36,7 +38,29 @@ public record PlanPage(
 
     /** A check as shown, with the sum behind it. */
     public record FindingView(
-            String id, String severity, boolean safety, String message, String reason, String remedy, FigureView sum) {}
+            String id,
+            String severity,
+            boolean safety,
+            String place,
+            String message,
+            String reason,
+            String remedy,
+            FigureView sum,
+            int number) {}
+
+    /** @param number that stands on the drawing too, 0 for none */
+    static FindingView view(Finding finding, FigureView.Maker views, int number) {
+        return new FindingView(
+                finding.id(),
+                finding.severity().name().toLowerCase(java.util.Locale.ROOT),
+                finding.safety(),
+                finding.place(),
+                finding.message(),
+                finding.reason(),
+                finding.remedy(),
+                finding.figureBehind().map(views::of).orElse(null),
+                number);
+    }
 
     /** A line of the make-ready column. */
     public record Ready(String what, Show.Shown amount) {}
@@ -97,16 +121,20 @@ public record PlanPage(
                     segments(),
                     plan.flask()
                             .filter(f -> drawings.contains(Drawing.SECTION))
-                            .map(f -> SectionDrawing.of(
-                                    f,
-                                    plan.outline().orElseThrow(),
-                                    plan.clearances().orElseThrow(),
-                                    units))
+                            .map(this::section)
                             .orElse(""),
                     clock.filter(c -> drawings.contains(Drawing.CURVE))
                             .map(c -> CurveDrawing.of(c, now.getZone(), units))
                             .orElse(""),
                     parts());
+        }
+
+        private String section(FlaskPlan flask) {
+            Outline outline = plan.outline().orElseThrow();
+            Clearances clearances = plan.clearances().orElseThrow();
+            return plan.gating()
+                    .map(g -> SectionDrawing.of(flask, g.plan(), outline, clearances, units))
+                    .orElseGet(() -> SectionDrawing.of(flask, outline, clearances, units));
         }
 
         private List<Figure> mix() {
@@ -146,14 +174,7 @@ public record PlanPage(
                             "If it is not running, pour later.")));
             return all.stream()
                     .sorted(java.util.Comparator.comparing(Finding::severity))
-                    .map(f -> new FindingView(
-                            f.id(),
-                            f.severity().name().toLowerCase(java.util.Locale.ROOT),
-                            f.safety(),
-                            f.message(),
-                            f.reason(),
-                            f.remedy(),
-                            f.figureBehind().map(this::view).orElse(null)))
+                    .map(f -> PlanPage.view(f, views, 0))
                     .toList();
         }
 

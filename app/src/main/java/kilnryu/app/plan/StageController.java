@@ -18,6 +18,7 @@ import kilnryu.app.sheet.SheetStore;
 import kilnryu.app.sheet.SheetStore.Sheet;
 import kilnryu.app.tree.TreeStore;
 import kilnryu.app.web.Show;
+import kilnryu.core.gating.Use;
 import kilnryu.core.sum.Factors;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -49,15 +50,27 @@ class StageController {
 
     /** A form being looked at: which tree and stage, what is typed, and from which version. */
     private record Sight(
-            long tree, Stage stage, Map<String, String> typed, int version, boolean showErrors, String page) {
+            long tree, View view, Map<String, String> typed, int version, boolean showErrors, String page) {
+        Stage stage() {
+            return view.stage;
+        }
+
         SheetStore.DraftOf draft(Account account) {
-            return new SheetStore.DraftOf(account.id(), tree, stage.key(), page);
+            return new SheetStore.DraftOf(account.id(), tree, view.stage.key(), page);
+        }
+    }
+
+    /** A page on which a stage is typed; the tree has two, its list of parts and its building. */
+    private record View(String key, Stage stage) {
+        static View named(String key) {
+            return new View(
+                    key, key.equals("gating") ? Stage.TREE : Stage.named(key).orElseThrow());
         }
     }
 
     @GetMapping("/trees/new")
     String begin(@AuthenticationPrincipal Account account, Model model) {
-        return open(account, 0, Stage.TREE, model);
+        return open(account, 0, View.named("tree"), model);
     }
 
     @GetMapping("/trees/{id}")
@@ -65,19 +78,20 @@ class StageController {
         return "redirect:/trees/" + id + "/tree";
     }
 
-    @GetMapping("/trees/{id}/{stage:tree|mold|firing}")
+    @GetMapping("/trees/{id}/{stage:tree|gating|mold|firing}")
     String show(
             @AuthenticationPrincipal Account account, @PathVariable long id, @PathVariable String stage, Model model) {
-        return open(account, id, Stage.named(stage).orElseThrow(), model);
+        return open(account, id, View.named(stage), model);
     }
 
-    private String open(Account account, long id, Stage stage, Model model) {
+    private String open(Account account, long id, View view, Model model) {
+        Stage stage = view.stage;
         present(account, id);
         Optional<SheetStore.Draft> draft = sheets.draft(account.id(), id, stage.key());
         draft.ifPresent(d -> model.addAttribute("draftFrom", hour(account, d.at())));
         Sheet sheet = plans.sheets(id).get(stage);
-        Sight sight = draft.map(d -> new Sight(id, stage, d.fields(), d.baseVersion(), false, newPage()))
-                .orElseGet(() -> new Sight(id, stage, beginning(id, stage, sheet), sheet.version(), false, newPage()));
+        Sight sight = draft.map(d -> new Sight(id, view, d.fields(), d.baseVersion(), false, newPage()))
+                .orElseGet(() -> new Sight(id, view, beginning(id, stage, sheet), sheet.version(), false, newPage()));
         return page(account, sight, model);
     }
 
@@ -94,7 +108,7 @@ class StageController {
     }
 
     /** What follows from what is typed, as it is typed; keeps it as a draft. */
-    @PostMapping("/trees/{id}/{stage:tree|mold|firing}/try")
+    @PostMapping("/trees/{id}/{stage:tree|gating|mold|firing}/try")
     String tryOut(
             @AuthenticationPrincipal Account account,
             @PathVariable long id,
@@ -110,7 +124,7 @@ class StageController {
         return "plan/answer :: fresh";
     }
 
-    @PostMapping("/trees/{id}/{stage:tree|mold|firing}")
+    @PostMapping("/trees/{id}/{stage:tree|gating|mold|firing}")
     String save(
             @AuthenticationPrincipal Account account,
             @PathVariable long id,
@@ -121,12 +135,12 @@ class StageController {
         present(account, id);
         Sight sight = sight(id, stage, form, true);
         Plan plan = plan(account, sight);
-        if (plan.fields().get(sight.stage).hasErrors()) {
+        if (plan.fields().get(sight.stage()).hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(account, sight, model);
         }
-        Map<String, String> written = plan.fields().get(sight.stage).written();
-        OptionalLong done = plans.save(account, new Plans.Save(id, sight.stage, sight.version, written, sight.page));
+        Map<String, String> written = plan.fields().get(sight.stage()).written();
+        OptionalLong done = plans.save(account, new Plans.Save(id, sight.stage(), sight.version, written, sight.page));
         if (done.isEmpty()) {
             response.setStatus(HttpStatus.CONFLICT.value());
             return page(account, merged(account, sight, model), model);
@@ -134,14 +148,15 @@ class StageController {
         return "redirect:/trees/" + done.getAsLong() + "/" + stage + "?saved";
     }
 
-    @PostMapping("/trees/{id}/{stage:tree|mold|firing}/discard")
+    @PostMapping("/trees/{id}/{stage:tree|gating|mold|firing}/discard")
     String discard(
             @AuthenticationPrincipal Account account,
             @PathVariable long id,
             @PathVariable String stage,
             @RequestParam(defaultValue = "") String page) {
         present(account, id);
-        sheets.closeDraft(new SheetStore.DraftOf(account.id(), id, stage, shortened(page)));
+        sheets.closeDraft(
+                new SheetStore.DraftOf(account.id(), id, View.named(stage).stage.key(), shortened(page)));
         return id == 0 ? "redirect:/trees" : "redirect:/trees/" + id + "/" + stage;
     }
 
@@ -160,6 +175,56 @@ class StageController {
         return "plan/tree :: part";
     }
 
+    /** A further member for the builder, empty but for what its use suggests. */
+    @GetMapping("/trees/member")
+    String member(
+            @AuthenticationPrincipal Account account,
+            @RequestParam(defaultValue = "piece") String use,
+            @RequestParam Map<String, String> form,
+            Model model) {
+        String key = Long.toString(System.nanoTime(), 36);
+        Map<String, String> typed = new LinkedHashMap<>(form);
+        typed.keySet().removeIf(path -> !path.startsWith("parts["));
+        Layouts.beginning(Use.named(use).orElse(Use.PIECE))
+                .forEach((field, text) -> typed.put("parts[" + key + "]." + field, text));
+        model.addAttribute(
+                "form",
+                new StageForm(kilnryu.app.sheet.Fields.typed(typed, kilnryu.app.web.Units.METRIC), typed, false));
+        model.addAttribute("key", key);
+        return "plan/gating :: member";
+    }
+
+    /** Builds a tree round a piece by a layout; a draft until it is saved. */
+    @PostMapping("/trees/{id}/gating/layout")
+    String layOut(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam Map<String, String> form,
+            Model model) {
+        present(account, id);
+        Sight sight = sight(id, "gating", form, false);
+        Map<String, String> laidOut = Layouts.of(sight.typed, form, plan(account, sight));
+        return shown(account, sight, laidOut, model);
+    }
+
+    /** The page with fields that are sent whole, as after an undo; a draft until it is saved. */
+    @PostMapping("/trees/{id}/gating/as")
+    String as(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam Map<String, String> form,
+            Model model) {
+        present(account, id);
+        Sight sight = sight(id, "gating", form, false);
+        return shown(account, sight, sight.typed, model);
+    }
+
+    private String shown(Account account, Sight from, Map<String, String> typed, Model model) {
+        Sight sight = new Sight(from.tree, from.view, typed, from.version, false, from.page);
+        sheets.keepDraft(sight.draft(account), sight.version, typed);
+        return page(account, sight, model);
+    }
+
     /** Refuses a tree that is not the studio's; number 0 is nobody's yet. */
     private Optional<TreeStore.Row> present(Account account, long id) {
         return id == 0 ? Optional.empty() : Optional.of(plans.row(account, id));
@@ -168,6 +233,7 @@ class StageController {
     private static Sight sight(long id, String stage, Map<String, String> form, boolean showErrors) {
         Map<String, String> typed = new LinkedHashMap<>(form);
         typed.remove("_csrf");
+        typed.keySet().removeIf(path -> path.startsWith("layout."));
         String version = typed.remove("version");
         String page = typed.remove("page");
         List<String> gone = typed.keySet().stream()
@@ -177,8 +243,7 @@ class StageController {
         typed.keySet().removeIf(path -> path.endsWith("].gone") || gone.stream().anyMatch(path::startsWith));
         try {
             int base = version == null ? 0 : Integer.parseInt(version);
-            return new Sight(
-                    id, Stage.named(stage).orElseThrow(), typed, base, showErrors, shortened(page == null ? "" : page));
+            return new Sight(id, View.named(stage), typed, base, showErrors, shortened(page == null ? "" : page));
         } catch (NumberFormatException e) {
             throw new ResponseStatusException(HttpStatus.BAD_REQUEST, "the version is not a number", e);
         }
@@ -186,7 +251,7 @@ class StageController {
 
     /** Someone saved in between: their changes where I made none, mine where both did, and all of it said. */
     private Sight merged(Account account, Sight mine, Model model) {
-        List<SheetStore.Revision> since = sheets.since(mine.tree, mine.stage.key(), mine.version);
+        List<SheetStore.Revision> since = sheets.since(mine.tree, mine.stage().key(), mine.version);
         Map<String, String> base =
                 since.isEmpty() || mine.version == 0 ? Map.of() : since.get(0).fields();
         SheetStore.Revision last = since.get(since.size() - 1);
@@ -198,7 +263,7 @@ class StageController {
                 .forEach(who::add);
         model.addAttribute("conflictBy", String.join(", ", who));
         model.addAttribute("conflict", merge.changes());
-        Sight merged = new Sight(mine.tree, mine.stage, merge.fields(), last.version(), true, newPage());
+        Sight merged = new Sight(mine.tree, mine.view, merge.fields(), last.version(), true, newPage());
         sheets.keepDraft(merged.draft(account), merged.version, merged.typed);
         return merged;
     }
@@ -206,24 +271,32 @@ class StageController {
     private Plan plan(Account account, Sight sight) {
         Factors factors = plans.factors(account, sight.tree);
         Map<Stage, Map<String, String>> texts = Plans.texts(plans.sheets(sight.tree));
-        texts.put(sight.stage, sight.typed);
+        texts.put(sight.stage(), sight.typed);
         return plans.read(account, texts, factors);
     }
 
     private String page(Account account, Sight sight, Model model) {
         Plan plan = fill(account, sight, model);
         model.addAttribute("stream", stream(account, sight, plan));
-        return "plan/" + sight.stage.key();
+        return "plan/" + sight.view.key;
     }
 
     private Plan fill(Account account, Sight sight, Model model) {
         Plan plan = plan(account, sight);
         ZonedDateTime now = clock.instant().atZone(account.zoneId());
         model.addAttribute("plan", plan);
-        model.addAttribute("page", PlanPage.of(plan, account.units(), now, drawings(sight.stage)));
-        model.addAttribute("form", new StageForm(plan.fields().get(sight.stage), sight.typed, sight.showErrors));
+        model.addAttribute("page", PlanPage.of(plan, account.units(), now, drawings(sight.stage())));
+        model.addAttribute("form", new StageForm(plan.fields().get(sight.stage()), sight.typed, sight.showErrors));
         model.addAttribute("id", sight.tree);
-        model.addAttribute("stage", sight.stage);
+        model.addAttribute("stage", sight.stage());
+        model.addAttribute("view", sight.view.key);
+        if (sight.view.key.equals("gating")) {
+            Optional<Plan> saved = sight.tree == 0
+                    ? Optional.empty()
+                    : Optional.of(plans.find(account, sight.tree).plan());
+            model.addAttribute(
+                    "gating", GatingPage.of(plan, saved, account.units(), plans.factors(account, sight.tree)));
+        }
         model.addAttribute("version", sight.version);
         model.addAttribute("pageView", sight.page);
         model.addAttribute("name", plan.name().isEmpty() ? "New tree" : plan.name());
@@ -242,7 +315,7 @@ class StageController {
         Plans.Saved saved = present(account, sight.tree)
                 .map(row -> new Plans.Saved(row, plans.sheets(sight.tree), plan, plans.factors(account, sight.tree)))
                 .orElse(null);
-        return Stations.of(saved, plan, sight.stage.key(), laterStations);
+        return Stations.of(saved, plan, sight.view.key, laterStations);
     }
 
     /** Names one view of a page, so that its drafts can be told from those of another. */

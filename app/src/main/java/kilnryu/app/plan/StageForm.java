@@ -8,6 +8,10 @@ import kilnryu.app.sheet.Fields;
 import kilnryu.app.tree.TreeReader;
 import kilnryu.core.burnout.BurnoutSchool;
 import kilnryu.core.flask.MixSchool;
+import kilnryu.core.gating.Form;
+import kilnryu.core.gating.GatingSchool;
+import kilnryu.core.gating.Layout;
+import kilnryu.core.gating.Use;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.material.PatternMaterial;
@@ -16,6 +20,33 @@ import org.springframework.web.util.HtmlUtils;
 
 /** The form of a stage: each field with what was typed, what was understood and what is wrong. */
 public record StageForm(Fields fields, Map<String, String> typed, boolean showErrors) {
+
+    private static final Set<String> BUILDING = Set.of(
+            "gating_school",
+            "pour_rate_kg_s",
+            "stick_mm",
+            "weighed_g",
+            "use",
+            "joins",
+            "ends_at",
+            "at_mm",
+            "tilt_deg",
+            "angle_deg",
+            "rings",
+            "spacing_mm",
+            "fillet_mm",
+            "box.length_mm",
+            "box.width_mm",
+            "box.thickness_mm",
+            "wall.thin_mm",
+            "wall.thick_mm",
+            "wall.like",
+            "wall.order",
+            "core.length_mm",
+            "core.diameter_mm",
+            "core.pins",
+            "core.levels",
+            "piece");
 
     /** A field for the template. */
     public record Field(String path, String id, String value, String echo, String error) {
@@ -39,6 +70,29 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
         return TreeReader.chosenOrBlank(typed).stream().map(this::field).toList();
     }
 
+    /** Those of {@link #remarks} that a page of the tree shows: its list of parts, or its building. */
+    public List<Field> remarks(String view) {
+        return remarks().stream().filter(f -> shows(view, f.path)).toList();
+    }
+
+    /** What has to be mended on the other page of the tree. */
+    public List<Field> wrongElsewhere(String view) {
+        return remarks().stream()
+                .filter(f -> f.isWrong() && !shows(view, f.path))
+                .toList();
+    }
+
+    private static boolean shows(String view, String path) {
+        String field = path.substring(path.indexOf("].") < 0 ? 0 : path.indexOf("].") + 2);
+        boolean building = BUILDING.contains(field);
+        if (view.equals("gating")) {
+            boolean onlyListed = field.startsWith("coat.") || field.equals("role") || field.equals("piece");
+            return building && !field.equals("weighed_g") && !field.equals("piece")
+                    || path.startsWith("parts[") && !onlyListed && !building;
+        }
+        return !view.equals("tree") || !building;
+    }
+
     /** The parts that are shown; more than may be saved are kept in the form but not shown. */
     public List<String> partKeys() {
         return fields.keys("parts").stream().limit(TreeReader.MOST_PARTS).toList();
@@ -57,6 +111,66 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
             });
         }
         return rest;
+    }
+
+    /** What was typed that the building page does not show but has to keep. */
+    public Map<String, String> unshownBeside() {
+        Map<String, String> rest = new LinkedHashMap<>(unshown());
+        typed.forEach((path, text) -> {
+            boolean own = path.equals("gating_school") || path.equals("pour_rate_kg_s") || path.equals("stick_mm");
+            boolean coat = path.contains("].coat.") || path.endsWith("].role") || path.endsWith("].piece");
+            if (path.startsWith("parts[") ? coat : !own && !path.startsWith("layout.")) {
+                rest.put(path, text);
+            }
+        });
+        return rest;
+    }
+
+    /** What was typed of the building, which the list of parts does not show but has to keep. */
+    public Map<String, String> ofTheBuilding(String key) {
+        String at = key.isEmpty() ? "" : "parts[" + key + "].";
+        Map<String, String> rest = new LinkedHashMap<>();
+        typed.forEach((path, text) -> {
+            boolean here = at.isEmpty() ? !path.startsWith("parts[") : path.startsWith(at);
+            if (here && BUILDING.contains(path.substring(at.length()))) {
+                rest.put(path, text);
+            }
+        });
+        return rest;
+    }
+
+    /** What a part may join: every other part. */
+    public List<Option> jointOptions(String key) {
+        return partKeys().stream()
+                .filter(k -> !k.equals(key))
+                .map(k -> new Option(k, named(k)))
+                .toList();
+    }
+
+    /** The parts that are pieces. */
+    public List<Option> pieceOptions() {
+        return partKeys().stream()
+                .filter(k -> {
+                    String use = typed.getOrDefault("parts[" + k + "].use", "");
+                    return use.equals("piece")
+                            || use.isEmpty()
+                                    && !typed.getOrDefault("parts[" + k + "].role", "")
+                                            .equals("gating");
+                })
+                .map(k -> new Option(k, named(k)))
+                .toList();
+    }
+
+    private String named(String key) {
+        String name = typed.getOrDefault("parts[" + key + "].name", "");
+        return name.isBlank() ? "part " + (partKeys().indexOf(key) + 1) : name;
+    }
+
+    /** Whether anything of a part has to be mended. */
+    public boolean hasError(String key) {
+        return fields.notes().entrySet().stream()
+                .anyMatch(e -> e.getKey().startsWith("parts[" + key + "]")
+                        && !field(e.getKey()).error().isEmpty());
     }
 
     /** A path in words, for those who do not read paths: "rod length of sprue". */
@@ -116,6 +230,30 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
     public static List<Option> mixSchools() {
         return List.of(MixSchool.values()).stream()
                 .map(s -> new Option(s.key(), s.label()))
+                .toList();
+    }
+
+    public static List<Option> uses() {
+        return List.of(Use.values()).stream()
+                .map(u -> new Option(u.key(), u.label()))
+                .toList();
+    }
+
+    public static List<Option> likenesses() {
+        return List.of(Form.Likeness.values()).stream()
+                .map(l -> new Option(l.key(), l.label()))
+                .toList();
+    }
+
+    public static List<Option> gatingSchools() {
+        return List.of(GatingSchool.values()).stream()
+                .map(s -> new Option(s.key(), s.label()))
+                .toList();
+    }
+
+    public static List<Option> layouts() {
+        return List.of(Layout.values()).stream()
+                .map(l -> new Option(l.key(), l.label()))
                 .toList();
     }
 

@@ -24,6 +24,14 @@ public final class Stations {
                 open.equals("tree"),
                 plan.tree().isPresent()));
         stations.add(station(
+                "Gating",
+                plan.gating()
+                        .map(g -> g.plan().placing().singles().size() + " parts placed")
+                        .orElse("not built yet"),
+                base.isEmpty() ? "" : base + "/gating",
+                open.equals("gating"),
+                plan.gating().isPresent()));
+        stations.add(station(
                 "Mold",
                 plan.flask()
                         .map(f -> Math.round(f.flask().innerDiameter().millimetres()) + " × "

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tools.jackson.databind.JsonNode;
@@ -77,6 +78,16 @@ public final class Paths {
                     path.substring(dot + 1),
                     value);
         }
+    }
+
+    /** Replaces keys of a list that stand as values, such as what a part joins, by their place from 0 on. */
+    public static <T> Map<String, T> withPlaces(Map<String, T> fields, List<String> keys, Function<String, T> word) {
+        Map<String, T> placed = new LinkedHashMap<>(fields);
+        placed.replaceAll((path, value) -> {
+            int at = path.endsWith("].joins") || path.endsWith("].ends_at") ? keys.indexOf(String.valueOf(value)) : -1;
+            return at < 0 ? value : word.apply(Integer.toString(at));
+        });
+        return placed;
     }
 
     /** The same fields with list keys replaced by their place, from 0 on. */

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
+import kilnryu.core.gating.Use;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.quantity.Area;
@@ -36,6 +37,7 @@ public final class TreeReader {
         DISPLACEMENT("displacement_g", "water lifted"),
         ROD("rod", "rod"),
         CONE("cone", "cone or cup"),
+        BAR("bar", "bar"),
         INFILLED("infilled", "print with infill");
 
         private final String field;
@@ -116,6 +118,8 @@ public final class TreeReader {
     private Optional<Part> part(String at, int index) {
         String name = fields.text(at + "name", LONGEST_NAME).orElse("part " + (index + 1));
         Part.Role role = fields.choice(at + "role", TreeReader::role).orElse(Part.Role.PIECE);
+        Optional<Use> use = fields.choice(at + "use", Use::named);
+        role = use.isEmpty() ? role : use.get() == Use.PIECE ? Part.Role.PIECE : Part.Role.GATING;
         Optional<PatternMaterial> material = fields.choice(at + "material", PatternMaterial::named);
         if (material.isEmpty()) {
             fields.missing(at + "material", "Choose the material of " + name + ".");
@@ -157,8 +161,8 @@ public final class TreeReader {
             fields.missing(
                     at.substring(0, at.length() - 1),
                     given.isEmpty()
-                            ? "Give one of mass_g, volume_cm3, displacement_g, rod, cone or infilled."
-                            : "Give only one of mass_g, volume_cm3, displacement_g, rod, cone or infilled.");
+                            ? "Give one of mass_g, volume_cm3, displacement_g, rod, cone, bar or infilled."
+                            : "Give only one of mass_g, volume_cm3, displacement_g, rod, cone, bar or infilled.");
             return Optional.empty();
         }
         return amount(at, given.get(0));
@@ -173,6 +177,7 @@ public final class TreeReader {
                 required(at + "displacement_g", Range.MASS).map(g -> new Amount.Displaced(Mass.grams(g)));
             case ROD -> rod(at + "rod.");
             case CONE -> cone(at + "cone.");
+            case BAR -> bar(at + "bar.");
             case INFILLED -> infilled(at + "infilled.");
         };
     }
@@ -182,6 +187,18 @@ public final class TreeReader {
         Optional<Double> length = required(at + "length_mm", Range.LENGTH);
         return both(diameter, length)
                 ? Optional.of(new Amount.Rod(Length.millimetres(diameter.get()), Length.millimetres(length.get())))
+                : Optional.empty();
+    }
+
+    private Optional<Amount> bar(String at) {
+        Optional<Double> width = required(at + "width_mm", Range.LENGTH);
+        Optional<Double> thickness = required(at + "thickness_mm", Range.LENGTH);
+        Optional<Double> length = required(at + "length_mm", Range.LENGTH);
+        return both(width, thickness) && length.isPresent()
+                ? Optional.of(new Amount.Bar(
+                        Length.millimetres(width.get()),
+                        Length.millimetres(thickness.get()),
+                        Length.millimetres(length.get())))
                 : Optional.empty();
     }
 

@@ -93,6 +93,9 @@ public final class Show {
     /** Under an hour as minutes and seconds, over it as hours and minutes. */
     private static Shown duration(double minutes) {
         long seconds = Math.round(minutes * 60);
+        if (minutes * 60 < 10) {
+            return new Shown(digits(minutes * 60), "s");
+        }
         if (seconds < 3600) {
             return new Shown(String.format(Locale.ROOT, "%d:%02d", seconds / 60, seconds % 60), "min");
         }

@@ -11,6 +11,7 @@ public final class Svg {
     public static final String RULE = "#dccfbd";
     public static final String VERDIGRIS = "#27685d";
     public static final String OCHRE = "#8a560c";
+    public static final String SLATE = "#4d5f70";
     public static final String OXIDE = "#a2382a";
     private static final String FONT = "font-family=\"Archivo Variable, Archivo, sans-serif\"";
 

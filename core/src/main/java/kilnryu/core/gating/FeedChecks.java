@@ -195,6 +195,7 @@ final class FeedChecks {
     }
 
     static String words(String words, Object... values) {
-        return String.format(Locale.ROOT, words, values);
+        String text = String.format(Locale.ROOT, words, values);
+        return Character.toUpperCase(text.charAt(0)) + text.substring(1);
     }
 }

@@ -17,6 +17,9 @@ import kilnryu.core.sum.Known;
 
 /** What the shape itself asks for: tears, joints, gaps, cores, and what the joints carry. */
 final class ShapeChecks {
+    /** A joint this little past the end still touches, mm. */
+    private static final double TOUCHES = 0.5;
+
     private static final int MOST_COMPARED = 400;
     private static final Formula TIMES = Formula.of("thick / thin");
     private static final Formula SLENDER = Formula.of("length / diameter");
@@ -122,6 +125,23 @@ final class ShapeChecks {
         Optional<Member> parent = sight.assembly().parentOf(member);
         if (parent.isEmpty()) {
             return;
+        }
+        Joint joint = member.joint().get();
+        double past = joint.at()
+                + (joint.rings() - 1) * joint.spacing()
+                - parent.get().form().length();
+        if (past > TOUCHES) {
+            found.add(Finding.stop(
+                            "past-end." + member.key(),
+                            place(member),
+                            words(
+                                    "%s is set %.0f mm past the end of %s.",
+                                    member.name(), past, parent.get().name()),
+                            "Nothing is there for it to join.",
+                            words(
+                                    "Make %s longer, or set it nearer, or the rings closer.",
+                                    parent.get().name()))
+                    .from(Modulus.mm("past", "past the end", past)));
         }
         Vec way = sight.placing().of(member).get(0).way();
         Vec other = sight.placing().of(parent.get()).get(0).way();

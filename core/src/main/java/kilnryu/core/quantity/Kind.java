@@ -13,6 +13,8 @@ public enum Kind {
     SHARE("share"),
     RATIO("ratio"),
     RAMP("ramp"),
+    ANGLE("angle"),
+    POUR_RATE("pour rate"),
     COUNT("count"),
     /** Any constant of a model that nobody types at the bench, in the unit written beside it. */
     COEFFICIENT("coefficient");

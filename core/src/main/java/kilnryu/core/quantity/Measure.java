@@ -67,6 +67,7 @@ public enum Measure {
     KELVIN_PER_HOUR(Kind.RAMP, "K/h", KELVIN.divide(SECOND).divide(3600)),
     FAHRENHEIT_PER_HOUR(
             Kind.RAMP, "°F/h", KELVIN.divide(SECOND).divide(3600).multiply(5).divide(9)),
+    DEGREE(Kind.ANGLE, "°", ONE),
     TIMES(Kind.COUNT, "", ONE),
 
     MINUTE_PER_KELVIN(Kind.COEFFICIENT, "min/K", ONE),
@@ -78,7 +79,8 @@ public enum Measure {
     KG_PER_M3(Kind.COEFFICIENT, "kg/m³", ONE),
     SECOND_PER_M2(Kind.COEFFICIENT, "s/m²", ONE),
     CM3_PER_SECOND(Kind.COEFFICIENT, "cm³/s", ONE),
-    KG_PER_SECOND(Kind.COEFFICIENT, "kg/s", ONE),
+    KG_PER_SECOND(Kind.POUR_RATE, "kg/s", ONE),
+    POUND_PER_SECOND(Kind.POUR_RATE, "lb/s", ONE.multiply(0.45359237)),
     MEGAPASCAL(Kind.COEFFICIENT, "MPa", ONE);
 
     private final Kind kind;

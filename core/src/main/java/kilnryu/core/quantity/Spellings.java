@@ -50,6 +50,7 @@ final class Spellings {
         put(Measure.PER_100, "per100", "perhundred");
         put(Measure.KELVIN_PER_HOUR, "k/h", "c/h", "°c/h", "c/hr", "k/hr");
         put(Measure.FAHRENHEIT_PER_HOUR, "f/h", "°f/h", "f/hr");
+        put(Measure.DEGREE, "deg", "degree", "degrees");
         put(Measure.TIMES, "x", "×", "times", "pcs", "pieces", "piece");
     }
 

@@ -23,6 +23,9 @@ public sealed interface Amount {
     /** A cone or cup: frustum between two diameters, either of which may be zero. */
     record Cone(Length top, Length bottom, Length length) implements Amount {}
 
+    /** A bar of rectangular section. */
+    record Bar(Length width, Length thickness, Length length) implements Amount {}
+
     /** A print with walls and infill: the mold cavity is its outer volume. Infill in percent, over 0 to 100. */
     record Infilled(Mass mass, Area area, Length wall, double infillPercent) implements Amount {}
 }

@@ -33,6 +33,7 @@ record PartSums(Part part, Figure oneVolume, Figure volume, Figure mass) {
     private static final Formula TARED = Formula.of("(mass - tare) * count");
     private static final Formula BY_WATER = Formula.of("water / water_density");
     private static final Formula ROD = Formula.of("pi / 4 * diameter^2 * length / 1000");
+    private static final Formula BAR = Formula.of("width * thickness * length / 1000");
     private static final Formula CONE = Formula.of("pi * length * (top^2 + top * bottom + bottom^2) / 12 / 1000");
     private static final Formula INFILLED =
             Formula.of("area * wall / 10 + (mass / density - area * wall / 10) / (infill / 100)");
@@ -103,6 +104,13 @@ record PartSums(Part part, Figure oneVolume, Figure volume, Figure mass) {
                     measured("top", "diameter at the top", cone.top().millimetres(), MILLIMETRE),
                     measured("bottom", "diameter at the bottom", cone.bottom().millimetres(), MILLIMETRE),
                     measured("length", "length", cone.length().millimetres(), MILLIMETRE));
+        }
+        if (amount instanceof Amount.Bar bar) {
+            return one.by(
+                    BAR,
+                    measured("width", "width", bar.width().millimetres(), MILLIMETRE),
+                    measured("thickness", "thickness", bar.thickness().millimetres(), MILLIMETRE),
+                    measured("length", "length", bar.length().millimetres(), MILLIMETRE));
         }
         return infilled(index, (Amount.Infilled) amount, one, density);
     }

@@ -261,6 +261,19 @@ class GatingChecksTest {
                 .doesNotContain("wedge.gate");
     }
 
+    /** A sprue of 120: rings at 30, 60.1, 90.2 and 120.3 touch still, at 30, 60.2, 90.4 and 120.6 not. */
+    @Test
+    void aJointPastTheEndOfWhatItJoinsIsStopped() {
+        assertThat(new TestTree()
+                        .joint("gate", Joint.to("sprue", 30, 0, -20).inRings(4, 30.2))
+                        .found())
+                .contains("past-end.gate");
+        assertThat(new TestTree()
+                        .joint("gate", Joint.to("sprue", 30, 0, -20).inRings(4, 30.1))
+                        .found())
+                .doesNotContain("past-end.gate");
+    }
+
     @Test
     void bareCornersAreNoted() {
         assertThat(new TestTree().found()).doesNotContain("bare-corners");

@@ -1,0 +1,235 @@
+package kilnryu.app.plan;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import kilnryu.app.plan.PlanPage.FindingView;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Range;
+import kilnryu.app.tree.GatingReader;
+import kilnryu.app.tree.TreeDrawing;
+import kilnryu.app.web.FigureView;
+import kilnryu.app.web.Show;
+import kilnryu.app.web.Units;
+import kilnryu.core.finding.Finding;
+import kilnryu.core.gating.Member;
+import kilnryu.core.material.PatternMaterial;
+import kilnryu.core.quantity.Length;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.stock.CuttingList;
+import kilnryu.core.stock.RodSums;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.tree.Amount;
+import kilnryu.core.tree.Part;
+
+/**
+ * What the builder shows beside its table.
+ *
+ * @param drawing empty until the tree is built
+ * @param mended findings of the saved tree that are gone
+ * @param added findings that the saved tree does not have
+ * @param summaries one line for each member, by key
+ * @param sticks what to cut, by diameter
+ */
+public record GatingPage(
+        String drawing,
+        List<FigureView> figures,
+        List<FindingView> findings,
+        List<FindingView> mended,
+        List<FindingView> added,
+        Map<String, String> summaries,
+        List<Sticks> sticks) {
+    private static final double USUAL_STICK = 300;
+    private static final double SAW = 1;
+
+    /** Rods of one diameter and material: sticks to take, with what is cut from each, and wax for them. */
+    public record Sticks(String what, int count, String cuts, String left, FigureView wax, String proof) {}
+
+    public static GatingPage of(Plan plan, Optional<Plan> saved, Units units, Factors factors) {
+        return new Maker(plan, saved, units, factors).make();
+    }
+
+    private static final class Maker {
+        private final Plan plan;
+        private final Optional<Plan> saved;
+        private final Units units;
+        private final Factors factors;
+        private final Fields fields;
+        private final FigureView.Maker views;
+
+        Maker(Plan plan, Optional<Plan> saved, Units units, Factors factors) {
+            this.plan = plan;
+            this.saved = saved;
+            this.units = units;
+            this.factors = factors;
+            fields = plan.fields().get(Stage.TREE);
+            views = new FigureView.Maker(units, plan.precious());
+        }
+
+        GatingPage make() {
+            List<Finding> pinned = plan.gating().map(g -> g.findings().all()).orElse(List.of());
+            List<Finding> before =
+                    saved.flatMap(Plan::gating).map(g -> g.findings().all()).orElse(List.of());
+            boolean compares =
+                    saved.flatMap(Plan::gating).isPresent() && plan.gating().isPresent();
+            return new GatingPage(
+                    plan.gating()
+                            .map(g -> TreeDrawing.of(g.plan(), pinned, lengthFields(), units))
+                            .orElse(""),
+                    plan.gating().map(g -> g.plan().figures()).orElse(List.of()).stream()
+                            .map(views::of)
+                            .toList(),
+                    numbered(pinned),
+                    compares ? without(before, pinned) : List.of(),
+                    compares ? without(pinned, before) : List.of(),
+                    summaries(),
+                    sticks());
+        }
+
+        private List<FindingView> numbered(List<Finding> findings) {
+            List<FindingView> numbered = new ArrayList<>();
+            for (Finding f : findings) {
+                numbered.add(PlanPage.view(f, views, numbered.size() + 1));
+            }
+            return numbered;
+        }
+
+        /** Findings of the one that the other has not, or has less severely. */
+        private List<FindingView> without(List<Finding> of, List<Finding> other) {
+            Map<String, Finding> there = new HashMap<>();
+            other.forEach(f -> there.put(f.id(), f));
+            return of.stream()
+                    .filter(f -> !there.containsKey(f.id())
+                            || there.get(f.id()).severity().compareTo(f.severity()) > 0)
+                    .map(f -> PlanPage.view(f, views, 0))
+                    .toList();
+        }
+
+        /** Which field holds a member's length, by its key. */
+        private Map<String, String> lengthFields() {
+            Map<String, String> lengths = new HashMap<>();
+            List<String> keys = fields.keys("parts");
+            List<Part> parts = plan.tree().orElseThrow().tree().parts();
+            for (int i = 0; i < keys.size(); i++) {
+                Amount amount = parts.get(i).amount();
+                lengths.put(
+                        keys.get(i),
+                        amount instanceof Amount.Rod
+                                ? "rod.length_mm"
+                                : amount instanceof Amount.Cone
+                                        ? "cone.length_mm"
+                                        : amount instanceof Amount.Bar ? "bar.length_mm" : "box.length_mm");
+            }
+            return lengths;
+        }
+
+        private Map<String, String> summaries() {
+            Map<String, String> summaries = new LinkedHashMap<>();
+            plan.gating().ifPresent(g -> {
+                for (Member m : g.plan().assembly().fromRoot()) {
+                    summaries.put(m.key(), summary(g, m));
+                }
+            });
+            return summaries;
+        }
+
+        private String summary(GatingReader.Built built, Member member) {
+            Figure modulus = built.plan().moduli().get(member.key());
+            String on = member.joint()
+                    .flatMap(j -> built.plan()
+                            .assembly()
+                            .named(j.to())
+                            .map(p ->
+                                    " on " + p.name() + " at " + Show.value(j.at(), Measure.MILLIMETRE, units, false)))
+                    .orElse(", stands alone");
+            return String.format(
+                    Locale.ROOT,
+                    "%s%s%s, modulus %.1f mm",
+                    member.count() > 1 ? member.count() + " × " : "",
+                    member.use().label(),
+                    on,
+                    modulus.value());
+        }
+
+        private List<Sticks> sticks() {
+            if (plan.tree().isEmpty()) {
+                return List.of();
+            }
+            double stick = fields.quantity("stick_mm", Range.STICK).orElse(USUAL_STICK);
+            Map<Double, List<Part>> rods = plan.tree().get().tree().parts().stream()
+                    .filter(p ->
+                            p.amount() instanceof Amount.Rod && p.material().family() == PatternMaterial.Family.WAX)
+                    .collect(Collectors.groupingBy(
+                            p -> ((Amount.Rod) p.amount()).diameter().millimetres(),
+                            TreeMap::new,
+                            Collectors.toList()));
+            List<Sticks> sticks = new ArrayList<>();
+            rods.forEach((diameter, parts) -> sticks.add(cut(diameter, parts, stick)));
+            return sticks;
+        }
+
+        private Sticks cut(double diameter, List<Part> parts, double stick) {
+            List<Double> lengths = new ArrayList<>();
+            for (Part p : parts) {
+                double length = ((Amount.Rod) p.amount()).length().millimetres();
+                for (int i = 0; i < Math.min(p.count(), 2000); i++) {
+                    for (double left = length; left > 1e-6; left -= stick) {
+                        lengths.add(Math.min(left, stick));
+                    }
+                }
+            }
+            CuttingList list = CuttingList.of(lengths, stick, SAW);
+            double total = lengths.stream().mapToDouble(l -> l).sum();
+            Figure wax = RodSums.mass(
+                    Length.millimetres(total),
+                    Length.millimetres(diameter),
+                    parts.get(0).material(),
+                    0,
+                    factors);
+            return new Sticks(
+                    "Rod " + shown(diameter),
+                    list.sticks().size(),
+                    cuts(list),
+                    shown(list.waste()),
+                    views.of(wax),
+                    list.proven() ? "no list needs fewer" : "at least " + list.least() + " are needed");
+        }
+
+        private String cuts(CuttingList list) {
+            Map<String, Long> alike = list.sticks().stream()
+                    .map(s -> s.stream().map(this::plain).collect(Collectors.joining(" + ")))
+                    .collect(Collectors.groupingBy(s -> s, LinkedHashMap::new, Collectors.counting()));
+            return alike.entrySet().stream()
+                    .map(e -> (e.getValue() > 1 ? e.getValue() + " × " : "") + "(" + e.getKey() + ")")
+                    .collect(Collectors.joining(", "));
+        }
+
+        private String plain(double mm) {
+            return Show.exact(mm);
+        }
+
+        private String shown(double mm) {
+            return Show.value(mm, Measure.MILLIMETRE, units, false).toString();
+        }
+    }
+
+    /** How many findings of each kind, in words. */
+    public String tally() {
+        List<String> words = new ArrayList<>();
+        for (String severity : List.of("stop", "warn", "note")) {
+            long count =
+                    findings.stream().filter(f -> f.severity().equals(severity)).count();
+            if (count > 0) {
+                words.add(count + " " + (severity.equals("warn") ? "warning" : severity) + (count > 1 ? "s" : ""));
+            }
+        }
+        return words.isEmpty() ? "Nothing stands against it" : String.join(" · ", words);
+    }
+}

@@ -1,0 +1,277 @@
+package kilnryu.app.tree;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Range;
+import kilnryu.core.finding.Finding;
+import kilnryu.core.finding.Findings;
+import kilnryu.core.gating.Assembly;
+import kilnryu.core.gating.Form;
+import kilnryu.core.gating.GatingPlan;
+import kilnryu.core.gating.GatingPlanner;
+import kilnryu.core.gating.GatingQuestion;
+import kilnryu.core.gating.GatingSchool;
+import kilnryu.core.gating.ImpossibleAssembly;
+import kilnryu.core.gating.Joint;
+import kilnryu.core.gating.Member;
+import kilnryu.core.gating.Use;
+import kilnryu.core.material.PatternMaterial;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Known;
+import kilnryu.core.tree.Amount;
+import kilnryu.core.tree.Part;
+import kilnryu.core.tree.TreePlan;
+
+/**
+ * Reads where the parts of a tree stand and how they are joined. A part without a place still counts for the metal; it
+ * is said that it is not placed yet.
+ */
+public final class GatingReader {
+    private static final int MOST_RINGS = 200;
+    private static final int LONGEST_ORDER = 120;
+
+    private final Fields fields;
+    private final TreePlan tree;
+
+    private GatingReader(Fields fields, TreePlan tree) {
+        this.fields = fields;
+        this.tree = tree;
+    }
+
+    /** Temperatures that the later stages ask for: of the metal and of the mold at the pour. */
+    public record Heat(Optional<Figure> metal, Optional<Figure> mold) {}
+
+    /** A tree that is built, and what is said of parts that have no place in it. */
+    public record Built(GatingPlan plan, Findings unplaced) {
+        public Findings findings() {
+            return plan.findings().and(unplaced);
+        }
+    }
+
+    /** Empty for a tree that is a list of parts only, or that cannot be read. */
+    public static Optional<Built> read(Fields fields, TreePlan tree, Heat heat, Factors factors) {
+        return new GatingReader(fields, tree).built(heat, factors);
+    }
+
+    /** One part as a member, wherever it stands. */
+    public static Optional<Member> member(Fields fields, TreePlan tree, String key) {
+        List<String> keys = fields.keys("parts");
+        int index = keys.indexOf(key);
+        return index < 0 ? Optional.empty() : Optional.of(new GatingReader(fields, tree).member(key, index, keys));
+    }
+
+    private Optional<Built> built(Heat heat, Factors factors) {
+        List<String> keys = fields.keys("parts");
+        GatingSchool school =
+                fields.choice("gating_school", GatingSchool::named).orElse(GatingSchool.FREE_TREE);
+        OptionalDouble rate = fields.quantity("pour_rate_kg_s", Range.POUR_RATE);
+        fields.quantity("stick_mm", Range.STICK);
+        Map<String, Member> members = new LinkedHashMap<>();
+        for (int i = 0; i < keys.size(); i++) {
+            members.put(keys.get(i), member(keys.get(i), i, keys));
+        }
+        boolean any = members.values().stream().anyMatch(m -> m.joint().isPresent());
+        if (!any || fields.hasErrors()) {
+            return Optional.empty();
+        }
+        List<Finding> unplaced = new ArrayList<>();
+        List<Member> placed = placed(members, unplaced);
+        try {
+            GatingPlan plan = GatingPlanner.plan(new GatingQuestion(
+                    Assembly.of(placed),
+                    tree.tree().alloy(),
+                    pattern(placed, keys),
+                    heat.metal,
+                    heat.mold,
+                    rate.isPresent() ? Optional.of(rate(rate.getAsDouble())) : Optional.empty(),
+                    school,
+                    factors));
+            return Optional.of(new Built(plan, new Findings(unplaced)));
+        } catch (ImpossibleAssembly e) {
+            fields.error("parts[" + e.member() + "]." + e.field(), e.getMessage());
+            return Optional.empty();
+        }
+    }
+
+    /** The one that stands alone and all that hang on it; others are said to be without a place. */
+    private static List<Member> placed(Map<String, Member> members, List<Finding> unplaced) {
+        Optional<Member> root = members.values().stream()
+                .filter(m -> m.joint().isEmpty() && m.use() == Use.CUP)
+                .findFirst()
+                .or(() -> members.values().stream()
+                        .filter(m -> m.joint().isEmpty()
+                                && members.values().stream()
+                                        .anyMatch(o -> o.joint()
+                                                .filter(j -> j.to().equals(m.key()))
+                                                .isPresent()))
+                        .findFirst());
+        List<Member> placed = new ArrayList<>();
+        for (Member m : members.values()) {
+            if (m.joint().isPresent() || root.isPresent() && root.get() == m) {
+                placed.add(m);
+            } else {
+                unplaced.add(Finding.note(
+                        "unplaced." + m.key(),
+                        "member." + m.key(),
+                        m.name() + " has no place in the drawing yet.",
+                        "It counts for the metal, but nothing of its filling and feeding is checked.",
+                        "Say what it joins, or take it off."));
+            }
+        }
+        return placed;
+    }
+
+    private PatternMaterial pattern(List<Member> placed, List<String> keys) {
+        return placed.stream()
+                .filter(m -> m.use() == Use.PIECE)
+                .map(m -> tree.tree().parts().get(keys.indexOf(m.key())).material())
+                .findFirst()
+                .orElse(tree.tree().parts().get(0).material());
+    }
+
+    private static Figure rate(double kgPerSecond) {
+        return Figure.given("rate", "pour rate", kgPerSecond, Measure.KG_PER_SECOND, Known.CHOSEN, 0);
+    }
+
+    private Member member(String key, int index, List<String> keys) {
+        String at = "parts[" + key + "].";
+        Part part = tree.tree().parts().get(index);
+        Use use = fields.choice(at + "use", Use::named).orElse(usual(part));
+        Optional<String> joins = fields.choice(at + "joins", k -> keys.contains(k) ? Optional.of(k) : Optional.empty());
+        Optional<String> ends =
+                fields.choice(at + "ends_at", k -> keys.contains(k) ? Optional.of(k) : Optional.empty());
+        Joint joint = joint(at, joins.orElse(""));
+        return new Member(
+                key,
+                part.name(),
+                use,
+                part.count(),
+                form(at, use, index, part),
+                tree.partVolumes().get(index),
+                joins.map(k -> joint),
+                ends.orElse(""));
+    }
+
+    private static Use usual(Part part) {
+        if (part.role() == Part.Role.PIECE) {
+            return Use.PIECE;
+        }
+        return part.amount() instanceof Amount.Cone ? Use.CUP : Use.SPRUE;
+    }
+
+    private Joint joint(String at, String to) {
+        OptionalInt rings = fields.whole(at + "rings", 1, MOST_RINGS);
+        return new Joint(
+                to,
+                fields.quantity(at + "at_mm", Range.LENGTH_OR_NONE).orElse(0),
+                fields.quantity(at + "angle_deg", Range.ANGLE).orElse(0),
+                fields.quantity(at + "tilt_deg", Range.TILT).orElse(0),
+                rings.orElse(1),
+                fields.quantity(at + "spacing_mm", Range.LENGTH_OR_NONE).orElse(0),
+                fields.quantity(at + "fillet_mm", Range.LENGTH_OR_NONE).orElse(0));
+    }
+
+    private Form form(String at, Use use, int index, Part part) {
+        Form.Body body = body(at, index, part);
+        if (part.amount() instanceof Amount.Rod r) {
+            return new Form.Round(
+                    r.diameter().millimetres(),
+                    r.diameter().millimetres(),
+                    r.length().millimetres());
+        }
+        if (part.amount() instanceof Amount.Cone c) {
+            double one = c.top().millimetres();
+            double other = c.bottom().millimetres();
+            boolean wideFirst = use == Use.CUP && other > one;
+            return new Form.Round(
+                    wideFirst ? other : one, wideFirst ? one : other, c.length().millimetres());
+        }
+        if (part.amount() instanceof Amount.Bar b) {
+            return new Form.Bar(
+                    b.width().millimetres(),
+                    b.thickness().millimetres(),
+                    b.length().millimetres());
+        }
+        return body;
+    }
+
+    /** A piece by its measures; what is not said is that of a ball of its volume. */
+    private Form.Body body(String at, int index, Part part) {
+        double cm3 = tree.partVolumes().get(index).value() / part.count();
+        double ball = Math.cbrt(6 * cm3 * 1000 / Math.PI);
+        return new Form.Body(
+                fields.quantity(at + "box.length_mm", Range.LENGTH).orElse(ball),
+                fields.quantity(at + "box.width_mm", Range.LENGTH).orElse(ball),
+                fields.quantity(at + "box.thickness_mm", Range.LENGTH).orElse(ball),
+                walls(at),
+                core(at));
+    }
+
+    private Optional<Form.Walls> walls(String at) {
+        OptionalDouble thin = fields.quantity(at + "wall.thin_mm", Range.LENGTH);
+        OptionalDouble thick = fields.quantity(at + "wall.thick_mm", Range.LENGTH);
+        Form.Likeness like =
+                fields.choice(at + "wall.like", Form.Likeness::named).orElse(Form.Likeness.PLATE);
+        List<Double> order = order(at + "wall.order");
+        if (thin.isEmpty() && thick.isEmpty()) {
+            return Optional.empty();
+        }
+        double least = thin.orElse(thick.orElse(0));
+        double most = thick.orElse(thin.orElse(0));
+        if (least > most) {
+            fields.error(at + "wall.thick_mm", "The thickest wall is thinner than the thinnest.");
+            return Optional.empty();
+        }
+        return Optional.of(new Form.Walls(least, most, like, order));
+    }
+
+    private List<Double> order(String path) {
+        List<Double> order = new ArrayList<>();
+        for (String word : fields.text(path, LONGEST_ORDER).orElse("").split("[\\s,;]+")) {
+            if (word.isEmpty()) {
+                continue;
+            }
+            double mm = number(word);
+            if (!(mm > 0) || mm > 1000) {
+                fields.error(path, "Type the walls in mm, one after the other, like: 8 3 6.");
+                return List.of();
+            }
+            order.add(mm);
+        }
+        return order;
+    }
+
+    private static double number(String word) {
+        try {
+            return Double.parseDouble(word);
+        } catch (NumberFormatException e) {
+            return Double.NaN;
+        }
+    }
+
+    private Optional<Form.Core> core(String at) {
+        OptionalDouble length = fields.quantity(at + "core.length_mm", Range.LENGTH);
+        OptionalDouble diameter = fields.quantity(at + "core.diameter_mm", Range.LENGTH);
+        OptionalInt pins = fields.whole(at + "core.pins", 0, 200);
+        OptionalInt levels = fields.whole(at + "core.levels", 1, 50);
+        if (length.isEmpty() && diameter.isEmpty()) {
+            return Optional.empty();
+        }
+        if (length.isEmpty() || diameter.isEmpty()) {
+            fields.error(
+                    at + (length.isEmpty() ? "core.length_mm" : "core.diameter_mm"),
+                    "A core has a length and a diameter.");
+            return Optional.empty();
+        }
+        return Optional.of(
+                new Form.Core(length.getAsDouble(), diameter.getAsDouble(), pins.orElse(0), levels.orElse(1)));
+    }
+}
