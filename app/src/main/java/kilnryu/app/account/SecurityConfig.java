@@ -3,6 +3,11 @@ package kilnryu.app.account;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.Base64;
+import kilnryu.app.web.Frame;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
@@ -31,9 +36,9 @@ import org.springframework.security.web.savedrequest.CookieRequestCache;
  */
 @Configuration
 class SecurityConfig {
-    private static final String POLICY =
-            "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; "
-                    + "form-action 'self'; frame-ancestors 'none'";
+    private static final String POLICY = "default-src 'self'; script-src 'self' 'sha256-" + hash(Frame.IMPORT_MAP)
+            + "'; img-src 'self' data:; object-src 'none'; base-uri 'none'; "
+            + "form-action 'self'; frame-ancestors 'none'";
     private static final String[] OPEN = {
         "/login",
         "/first",
@@ -83,6 +88,15 @@ class SecurityConfig {
                 .logout(l -> l.logoutSuccessUrl("/login?left"))
                 .exceptionHandling(e -> e.authenticationEntryPoint(toLogin()))
                 .build();
+    }
+
+    private static String hash(String script) {
+        try {
+            byte[] digest = MessageDigest.getInstance("SHA-256").digest(script.getBytes(StandardCharsets.UTF_8));
+            return Base64.getEncoder().encodeToString(digest);
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     private static void strict(HeadersConfigurer<HttpSecurity> headers) {

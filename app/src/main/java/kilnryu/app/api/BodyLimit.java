@@ -23,7 +23,10 @@ class BodyLimit extends OncePerRequestFilter {
 
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
-        return !request.getRequestURI().startsWith(request.getContextPath() + "/api/");
+        String address =
+                request.getRequestURI().substring(request.getContextPath().length());
+        // a mesh is limited as every upload is, by the multipart settings
+        return !address.startsWith("/api/") || address.equals("/api/compute/mesh");
     }
 
     @Override

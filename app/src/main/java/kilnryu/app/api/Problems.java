@@ -14,6 +14,9 @@ import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartException;
+import org.springframework.web.multipart.support.MissingServletRequestPartException;
 
 /** Errors of the API as problem details (RFC 9457). */
 @RestControllerAdvice(annotations = RestController.class)
@@ -42,6 +45,22 @@ class Problems {
             }
         }
         return problem(HttpStatus.BAD_REQUEST, "Bad JSON", "The body is not JSON that can be read.");
+    }
+
+    @ExceptionHandler
+    ProblemDetail tooLarge(MaxUploadSizeExceededException e) {
+        return problem(HttpStatus.CONTENT_TOO_LARGE, "Too large", "A mesh file has at most 300 MB.");
+    }
+
+    @ExceptionHandler
+    ProblemDetail noFile(MissingServletRequestPartException e) {
+        return impossible(new Impossible(Map.of(e.getRequestPartName(), "Send the file in this multipart field.")));
+    }
+
+    @ExceptionHandler
+    ProblemDetail noParts(MultipartException e) {
+        return problem(
+                HttpStatus.BAD_REQUEST, "Bad multipart", "The body is not multipart/form-data that can be read.");
     }
 
     @ExceptionHandler

@@ -5,10 +5,13 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalTime;
 import java.time.ZonedDateTime;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
 import kilnryu.app.account.Account;
 import kilnryu.app.account.AccountStore;
+import kilnryu.app.equipment.EquipmentStore;
+import kilnryu.app.piece.PieceIntake;
 import kilnryu.app.plan.DocumentController;
 import kilnryu.app.plan.PlanDocument;
 import org.slf4j.Logger;
@@ -20,6 +23,8 @@ import org.springframework.core.io.ClassPathResource;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Fills an empty database with the demo studio when asked to; all of it is made up. */
 @Component
@@ -27,7 +32,12 @@ class DemoLoader implements ApplicationRunner {
     private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
     private static final List<String> PLANS = List.of("lantern-fish", "limpet-cufflinks", "wading-bird", "maple-keys");
 
+    private static final List<String> PIECES = List.of("maple-key", "heron", "limpet");
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
     private final AccountStore accounts;
+    private final PieceIntake pieces;
+    private final EquipmentStore equipment;
     private final DocumentController documents;
     private final PasswordEncoder passwords;
     private final Clock clock;
@@ -36,11 +46,15 @@ class DemoLoader implements ApplicationRunner {
     DemoLoader(
             AccountStore accounts,
             DocumentController documents,
+            PieceIntake pieces,
+            EquipmentStore equipment,
             PasswordEncoder passwords,
             Clock clock,
             @Value("${kilnryu.demo}") boolean wanted) {
         this.accounts = accounts;
         this.documents = documents;
+        this.pieces = pieces;
+        this.equipment = equipment;
         this.passwords = passwords;
         this.clock = clock;
         this.wanted = wanted;
@@ -59,8 +73,20 @@ class DemoLoader implements ApplicationRunner {
             for (String plan : PLANS) {
                 documents.take(owner.get(), withPourDay(read(plan), owner.get()));
             }
+            for (String piece : PIECES) {
+                pieces.take(owner.get(), read("piece-" + piece), piece.equals("limpet") ? mesh() : Optional.empty());
+            }
+            equipment.save(
+                    owner.get().studioId(),
+                    0,
+                    JSON.readValue(read("equipment"), new TypeReference<LinkedHashMap<String, String>>() {}));
             LOG.info("demo studio loaded");
         }
+    }
+
+    private static Optional<PieceIntake.Mesh> mesh() throws IOException {
+        byte[] file = new ClassPathResource("demo/limpet.3mf").getContentAsByteArray();
+        return Optional.of(new PieceIntake.Mesh("limpet.3mf", file));
     }
 
     private static String read(String plan) throws IOException {

@@ -26,6 +26,8 @@ public class DocumentController {
     private static final JsonMapper JSON =
             JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
+    private static final long LARGEST = 2_000_000;
+
     private final Plans plans;
 
     DocumentController(Plans plans) {
@@ -45,6 +47,10 @@ public class DocumentController {
     String importPlan(
             @AuthenticationPrincipal Account account, @RequestParam MultipartFile document, RedirectAttributes redirect)
             throws IOException {
+        if (document.getSize() > LARGEST) {
+            redirect.addFlashAttribute("importError", "A plan document has at most 2 MB; this file is larger.");
+            return "redirect:/trees";
+        }
         try {
             String text = new String(document.getBytes(), StandardCharsets.UTF_8);
             return "redirect:/trees/" + take(account, text) + "/tree?imported";

@@ -9,12 +9,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import kilnryu.app.plan.PlanPage.FindingView;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.tree.GatingReader;
 import kilnryu.app.tree.TreeDrawing;
 import kilnryu.app.web.FigureView;
+import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
 import kilnryu.core.finding.Finding;
@@ -96,7 +96,7 @@ public record GatingPage(
         private List<FindingView> numbered(List<Finding> findings) {
             List<FindingView> numbered = new ArrayList<>();
             for (Finding f : findings) {
-                numbered.add(PlanPage.view(f, views, numbered.size() + 1));
+                numbered.add(FindingView.of(f, views, numbered.size() + 1));
             }
             return numbered;
         }
@@ -108,7 +108,7 @@ public record GatingPage(
             return of.stream()
                     .filter(f -> !there.containsKey(f.id())
                             || there.get(f.id()).severity().compareTo(f.severity()) > 0)
-                    .map(f -> PlanPage.view(f, views, 0))
+                    .map(f -> FindingView.of(f, views, 0))
                     .toList();
         }
 

@@ -10,6 +10,7 @@ import kilnryu.app.firing.CurveDrawing;
 import kilnryu.app.firing.FiringReader.Firing;
 import kilnryu.app.mold.SectionDrawing;
 import kilnryu.app.web.FigureView;
+import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
 import kilnryu.core.burnout.BackPlan;
@@ -35,32 +36,6 @@ public record PlanPage(
         String section,
         String curve,
         List<PartView> parts) {
-
-    /** A check as shown, with the sum behind it. */
-    public record FindingView(
-            String id,
-            String severity,
-            boolean safety,
-            String place,
-            String message,
-            String reason,
-            String remedy,
-            FigureView sum,
-            int number) {}
-
-    /** @param number that stands on the drawing too, 0 for none */
-    static FindingView view(Finding finding, FigureView.Maker views, int number) {
-        return new FindingView(
-                finding.id(),
-                finding.severity().name().toLowerCase(java.util.Locale.ROOT),
-                finding.safety(),
-                finding.place(),
-                finding.message(),
-                finding.reason(),
-                finding.remedy(),
-                finding.figureBehind().map(views::of).orElse(null),
-                number);
-    }
 
     /** A line of the make-ready column. */
     public record Ready(String what, Show.Shown amount) {}
@@ -174,7 +149,7 @@ public record PlanPage(
                             "If it is not running, pour later.")));
             return all.stream()
                     .sorted(java.util.Comparator.comparing(Finding::severity))
-                    .map(f -> PlanPage.view(f, views, 0))
+                    .map(f -> FindingView.of(f, views, 0))
                     .toList();
         }
 

@@ -13,6 +13,7 @@ import java.util.OptionalLong;
 import java.util.Set;
 import java.util.UUID;
 import kilnryu.app.account.Account;
+import kilnryu.app.piece.PieceParts;
 import kilnryu.app.sheet.Merge;
 import kilnryu.app.sheet.SheetStore;
 import kilnryu.app.sheet.SheetStore.Sheet;
@@ -38,12 +39,15 @@ class StageController {
 
     private final Plans plans;
     private final SheetStore sheets;
+    private final PieceParts pieces;
     private final List<Station.Source> laterStations;
     private final Clock clock;
 
-    StageController(Plans plans, SheetStore sheets, List<Station.Source> laterStations, Clock clock) {
+    StageController(
+            Plans plans, SheetStore sheets, PieceParts pieces, List<Station.Source> laterStations, Clock clock) {
         this.plans = plans;
         this.sheets = sheets;
+        this.pieces = pieces;
         this.laterStations = laterStations;
         this.clock = clock;
     }
@@ -69,7 +73,19 @@ class StageController {
     }
 
     @GetMapping("/trees/new")
-    String begin(@AuthenticationPrincipal Account account, Model model) {
+    String begin(@AuthenticationPrincipal Account account, @RequestParam(defaultValue = "0") long piece, Model model) {
+        Optional<Map<String, String>> taken = pieces.asPart(account, piece);
+        if (taken.isPresent()) {
+            Map<String, String> first = new LinkedHashMap<>();
+            first.put("name", taken.get().getOrDefault("name", ""));
+            first.put("alloy", taken.get().getOrDefault("alloy", ""));
+            taken.get().forEach((field, text) -> {
+                if (!field.equals("alloy")) {
+                    first.put("parts[p1]." + field, text);
+                }
+            });
+            return page(account, new Sight(0, View.named("tree"), first, 0, false, newPage()), model);
+        }
         return open(account, 0, View.named("tree"), model);
     }
 

@@ -5,6 +5,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.SheetForm;
+import kilnryu.app.sheet.SheetForm.Field;
+import kilnryu.app.sheet.SheetForm.Option;
 import kilnryu.app.tree.TreeReader;
 import kilnryu.core.burnout.BurnoutSchool;
 import kilnryu.core.flask.MixSchool;
@@ -16,7 +19,6 @@ import kilnryu.core.material.Alloy;
 import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.material.Section;
-import org.springframework.web.util.HtmlUtils;
 
 /** The form of a stage: each field with what was typed, what was understood and what is wrong. */
 public record StageForm(Fields fields, Map<String, String> typed, boolean showErrors) {
@@ -48,21 +50,8 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
             "core.levels",
             "piece");
 
-    /** A field for the template. */
-    public record Field(String path, String id, String value, String echo, String error) {
-        public boolean isWrong() {
-            return !error.isEmpty();
-        }
-    }
-
-    /** A choice of a select. */
-    public record Option(String key, String label) {}
-
     public Field field(String path) {
-        Fields.Note note = fields.notes().getOrDefault(path, new Fields.Note("", ""));
-        String value = typed.getOrDefault(path, "");
-        boolean quiet = value.isBlank() && !showErrors;
-        return new Field(path, id(path), value, note.echo(), quiet ? "" : note.error());
+        return new SheetForm(fields, typed, showErrors).field(path);
     }
 
     /** All remarks, for refreshing those of a page while it is typed in. */
@@ -72,13 +61,13 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
 
     /** Those of {@link #remarks} that a page of the tree shows: its list of parts, or its building. */
     public List<Field> remarks(String view) {
-        return remarks().stream().filter(f -> shows(view, f.path)).toList();
+        return remarks().stream().filter(f -> shows(view, f.path())).toList();
     }
 
     /** What has to be mended on the other page of the tree. */
     public List<Field> wrongElsewhere(String view) {
         return remarks().stream()
-                .filter(f -> f.isWrong() && !shows(view, f.path))
+                .filter(f -> f.isWrong() && !shows(view, f.path()))
                 .toList();
     }
 
@@ -186,21 +175,9 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
         return field + " of " + (name.isBlank() ? "a part" : name);
     }
 
-    public static String id(String path) {
-        return path.replaceAll("[^A-Za-z0-9]+", "-").replaceAll("-$", "");
-    }
-
-    /** The options of a select as HTML: written at once, since a tree of many parts has thousands of them. */
+    /** The options of a select as HTML. */
     public String html(List<Option> options, String chosen) {
-        StringBuilder html = new StringBuilder();
-        for (Option o : options) {
-            html.append("<option value=\"")
-                    .append(HtmlUtils.htmlEscape(o.key))
-                    .append(o.key.equals(chosen) ? "\" selected=\"selected\">" : "\">")
-                    .append(HtmlUtils.htmlEscape(o.label, "UTF-8"))
-                    .append("</option>");
-        }
-        return html.toString();
+        return new SheetForm(fields, typed, showErrors).html(options, chosen);
     }
 
     public static List<Option> alloys() {

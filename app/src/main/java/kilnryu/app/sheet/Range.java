@@ -10,6 +10,10 @@ public record Range(Measure unit, double least, double most) {
     public static final Range LENGTH = new Range(Measure.MILLIMETRE, 0.01, 5_000);
     public static final Range LENGTH_OR_NONE = new Range(Measure.MILLIMETRE, 0, 5_000);
     public static final Range STICK = new Range(Measure.MILLIMETRE, 20, 5_000);
+    public static final Range SET_TIME = new Range(Measure.MINUTE, 0.01, 10_000);
+    public static final Range HOURS = new Range(Measure.HOUR, 0.01, 10_000);
+    public static final Range PATTERN_TEMPERATURE = new Range(Measure.DEGREE_CELSIUS, 10, 400);
+    public static final Range PRESSURE = new Range(Measure.BAR, 0.001, 200);
     public static final Range ANGLE = new Range(Measure.DEGREE, -360, 360);
     public static final Range TILT = new Range(Measure.DEGREE, -90, 90);
     public static final Range POUR_RATE = new Range(Measure.KG_PER_SECOND, 0.001, 100);

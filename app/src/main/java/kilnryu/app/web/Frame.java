@@ -9,7 +9,15 @@ import org.springframework.web.bind.annotation.ModelAttribute;
 
 /** What the frame round every page needs: where we are, and who is signed in, if anyone. */
 @ControllerAdvice
-class Frame {
+public class Frame {
+    public static final String IMPORT_MAP = "{\"imports\":{\"three\":\"/webjars/three/build/three.module.min.js\","
+            + "\"three/addons/\":\"/webjars/three/examples/jsm/\"}}";
+
+    /** Names under which scripts find the 3D library; the policy allows this text and no other between script tags. */
+    @ModelAttribute("importMap")
+    String importMap() {
+        return IMPORT_MAP;
+    }
 
     @ModelAttribute("path")
     String path(HttpServletRequest request) {

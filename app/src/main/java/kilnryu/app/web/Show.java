@@ -50,6 +50,7 @@ public final class Show {
                 units.imperial(Kind.RAMP)
                         ? new Shown(rounded(unit.to(Measure.FAHRENHEIT_PER_HOUR, value), 0), "°F/h")
                         : new Shown(rounded(value, 0), "K/h");
+            case SCALE -> new Shown(rounded(value, 4), unit.symbol());
             default -> new Shown(digits(value), unit.symbol());
         };
     }

@@ -7,8 +7,10 @@ import java.util.Map;
 import java.util.Optional;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
+import kilnryu.core.material.Alloy;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Constant;
+import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.sum.Formula;
 import kilnryu.core.sum.Known;
@@ -21,6 +23,11 @@ public final class GatingPlanner {
 
     public static List<Constant> constants() {
         return GatingRules.constants();
+    }
+
+    /** Thickest wall, mm, that casts sound in an alloy without being fed. */
+    public static Figure thickestUnfed(Alloy alloy, Factors factors) {
+        return factors.of(GatingRules.unfed(alloy));
     }
 
     public static GatingPlan plan(GatingQuestion question) {

@@ -8,11 +8,14 @@ import java.util.Arrays;
  */
 final class Bvh {
     private static final int LEAF = 4;
+    private static final double SQUARELY = Math.cos(Math.toRadians(30)) - 1e-9;
 
     private final Mesh mesh;
     private final int[] order;
     private final float[] boxes;
     private final int leaves;
+    private int left = -1;
+    private boolean squarely;
 
     Bvh(Mesh mesh) {
         this.mesh = mesh;
@@ -101,6 +104,7 @@ final class Bvh {
      * leaves. Faces looking the other way are passed, and so is what lies nearer than {@code least}.
      */
     double out(Vec from, Vec along, double least) {
+        left = -1;
         double best = Double.POSITIVE_INFINITY;
         int[] stack = new int[64];
         int filled = 0;
@@ -124,7 +128,17 @@ final class Bvh {
 
     private double nearer(int t, Vec from, Vec along, double least, double best) {
         double distance = Line.meets(mesh, t, from, along);
-        return distance > least && distance < best && mesh.normal(t).dot(along) > 0 ? distance : best;
+        if (!(distance > least && distance < best) || mesh.normal(t).dot(along) <= 0) {
+            return best;
+        }
+        left = t;
+        squarely = mesh.normal(t).unit().dot(along) >= SQUARELY;
+        return distance;
+    }
+
+    /** Whether the last line left by a face within 30 degrees of square to it. */
+    boolean leftSquarely() {
+        return left >= 0 && squarely;
     }
 
     private boolean enters(int at, Vec from, Vec along, double most) {

@@ -7,7 +7,8 @@ import java.util.Random;
 
 /**
  * Wall thickness by sampling the surface. At each sample a line goes straight inward; where it leaves the solid is the
- * wall there. The thinnest wall is the shortest such line. The thickest is not the longest line, which would be the
+ * wall there, provided that the face it leaves by lies within 30 degrees of parallel: two faces that meet at a sharper
+ * corner are an edge and not a wall. The thinnest wall is the shortest such line. The thickest is not the longest line, which would be the
  * length of a rod, but the widest ball that touches the surface at a sample and fits inside (shrinking balls, J. Ma and
  * others, 2012): that is where metal freezes last.
  *
@@ -84,12 +85,16 @@ public record Walls(double thinnest, double thickest, int samples, double spacin
             List<Sample> samples = samples();
             double[] through = new double[samples.size()];
             List<Spot> lines = new ArrayList<>();
+            List<Spot> all = new ArrayList<>();
             for (int i = 0; i < through.length; i++) {
                 Sample s = samples.get(i);
                 double wall = line(s.at, s.normal);
                 if (Double.isFinite(wall)) {
                     through[i] = wall;
-                    lines.add(new Spot(s.at, wall));
+                    all.add(new Spot(s.at, wall));
+                    if (tree.leftSquarely()) {
+                        lines.add(new Spot(s.at, wall));
+                    }
                 }
                 if ((i & 511) == 0) {
                     watch.report(Watch.Step.WALLS, 0.1 + 0.3 * i / through.length);
@@ -97,12 +102,13 @@ public record Walls(double thinnest, double thickest, int samples, double spacin
             }
             List<Spot> balls = balls(samples, through);
             double apart = diagonal / 12;
-            List<Spot> thin = spread(lines, Comparator.comparingDouble(Spot::wall), apart);
+            // a solid of edges only, such as a tetrahedron, has no wall but its lines
+            List<Spot> thin = spread(lines.isEmpty() ? all : lines, Comparator.comparingDouble(Spot::wall), apart);
             List<Spot> thick =
                     spread(balls, Comparator.comparingDouble(Spot::wall).reversed(), apart);
             double thinnest = thin.isEmpty() ? Double.NaN : thin.get(0).wall;
             double thickest = thick.isEmpty() ? thinnest : thick.get(0).wall;
-            return new Walls(thinnest, thickest, lines.size(), Math.sqrt(area / lines.size()), thin, thick);
+            return new Walls(thinnest, thickest, all.size(), Math.sqrt(area / Math.max(1, all.size())), thin, thick);
         }
 
         /** Balls where the lines are long; no ball is wider than its line, so short ones need not be tried. */

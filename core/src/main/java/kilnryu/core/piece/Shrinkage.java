@@ -96,7 +96,7 @@ public final class Shrinkage {
                 Measure.PERCENT,
                 Mark.T,
                 "handbook 2, alloys"));
-        return Optional.of(Figure.computed("scale", "pattern scale", Measure.TIMES)
+        return Optional.of(Figure.computed("scale", "pattern scale", Measure.SCALE)
                 .mark(Mark.T, "handbook 3, linear size")
                 .by(SCALE, factors.of(pattern), factors.of(mold.growth), metal));
     }

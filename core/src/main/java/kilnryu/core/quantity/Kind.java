@@ -14,6 +14,8 @@ public enum Kind {
     RATIO("ratio"),
     RAMP("ramp"),
     ANGLE("angle"),
+    SCALE("scale"),
+    PRESSURE("pressure"),
     POUR_RATE("pour rate"),
     COUNT("count"),
     /** Any constant of a model that nobody types at the bench, in the unit written beside it. */

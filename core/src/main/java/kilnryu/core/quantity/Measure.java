@@ -6,6 +6,7 @@ import static tech.units.indriya.unit.Units.CUBIC_METRE;
 import static tech.units.indriya.unit.Units.KELVIN;
 import static tech.units.indriya.unit.Units.KILOGRAM;
 import static tech.units.indriya.unit.Units.METRE;
+import static tech.units.indriya.unit.Units.PASCAL;
 import static tech.units.indriya.unit.Units.SECOND;
 import static tech.units.indriya.unit.Units.SQUARE_METRE;
 
@@ -67,6 +68,10 @@ public enum Measure {
     KELVIN_PER_HOUR(Kind.RAMP, "K/h", KELVIN.divide(SECOND).divide(3600)),
     FAHRENHEIT_PER_HOUR(
             Kind.RAMP, "°F/h", KELVIN.divide(SECOND).divide(3600).multiply(5).divide(9)),
+    BAR(Kind.PRESSURE, "bar", PASCAL.multiply(100_000)),
+    KILOPASCAL(Kind.PRESSURE, "kPa", PASCAL.multiply(1000)),
+    PSI(Kind.PRESSURE, "psi", PASCAL.multiply(6894.757293168)),
+    SCALE(Kind.SCALE, "×", ONE),
     DEGREE(Kind.ANGLE, "°", ONE),
     TIMES(Kind.COUNT, "", ONE),
 

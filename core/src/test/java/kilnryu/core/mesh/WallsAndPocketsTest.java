@@ -52,6 +52,31 @@ class WallsAndPocketsTest {
         assertThat(walls.thick().get(0).at().x()).isGreaterThan(60);
     }
 
+    /** A prism of 45 degrees runs out to nothing at its edges; its walls are those between faces that face each other. */
+    @Test
+    void aSharpEdgeIsNoThinWall() {
+        double[][] front = {{0, 0, 0}, {20, 0, 0}, {0, 0, 20}};
+        double[][] back = {{0, 9, 0}, {20, 9, 0}, {0, 9, 20}};
+        Solids prism = new Solids().add(front[0], front[1], front[2]).add(back[0], back[2], back[1]);
+        for (int i = 0; i < 3; i++) {
+            int j = (i + 1) % 3;
+            prism.add(front[j], front[i], back[i]).add(front[j], back[i], back[j]);
+        }
+        Walls walls = Walls.of(prism.solid(), Watch.NONE);
+        assertThat(walls.thinnest()).isCloseTo(9, within(1e-4));
+    }
+
+    @Test
+    void aTetrahedronStillHasItsLines() {
+        double[][] c = {{0, 0, 0}, {9, 0, 0}, {0, 9, 0}, {0, 0, 9}};
+        Solids corner = new Solids()
+                .add(c[0], c[2], c[1])
+                .add(c[0], c[1], c[3])
+                .add(c[0], c[3], c[2])
+                .add(c[1], c[2], c[3]);
+        assertThat(Walls.of(corner.solid(), Watch.NONE).thinnest()).isPositive();
+    }
+
     @Test
     void anOpenMeshHasNoWalls() {
         Solid open = Solids.box(0, 0, 0, 1, 1, 1).without(0).solid();

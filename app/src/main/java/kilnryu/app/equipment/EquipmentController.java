@@ -1,0 +1,64 @@
+package kilnryu.app.equipment;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import kilnryu.app.account.Account;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.SheetForm;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The page of the studio's equipment. */
+@Controller
+class EquipmentController {
+    private final EquipmentStore store;
+
+    EquipmentController(EquipmentStore store) {
+        this.store = store;
+    }
+
+    @GetMapping("/equipment")
+    String show(@AuthenticationPrincipal Account account, Model model) {
+        EquipmentStore.Sheet sheet = store.of(account.studioId());
+        return page(account, sheet.fields(), sheet.version(), false, model);
+    }
+
+    @PostMapping("/equipment")
+    String save(
+            @AuthenticationPrincipal Account account,
+            @RequestParam Map<String, String> form,
+            @RequestParam(defaultValue = "0") int version,
+            Model model,
+            HttpServletResponse response) {
+        Map<String, String> typed = new LinkedHashMap<>(form);
+        typed.remove("_csrf");
+        typed.remove("version");
+        Fields fields = Fields.typed(typed, account.units());
+        EquipmentReader.read(fields);
+        if (fields.hasErrors()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+            return page(account, typed, version, true, model);
+        }
+        if (!store.save(account.studioId(), version, fields.written())) {
+            response.setStatus(HttpStatus.CONFLICT.value());
+            model.addAttribute("conflict", true);
+            return page(account, typed, store.of(account.studioId()).version(), true, model);
+        }
+        return "redirect:/equipment?saved";
+    }
+
+    private static String page(
+            Account account, Map<String, String> typed, int version, boolean showErrors, Model model) {
+        Fields fields = Fields.typed(typed, account.units());
+        EquipmentReader.read(fields);
+        model.addAttribute("form", new SheetForm(fields, typed, showErrors));
+        model.addAttribute("version", version);
+        return "equipment/equipment";
+    }
+}

@@ -1,0 +1,2 @@
+/** What the studio can hold, heat, melt and lift, as it was typed. */
+package kilnryu.app.equipment;

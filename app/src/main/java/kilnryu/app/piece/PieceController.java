@@ -1,0 +1,268 @@
+package kilnryu.app.piece;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import kilnryu.app.account.Account;
+import kilnryu.app.equipment.EquipmentReader;
+import kilnryu.app.equipment.EquipmentStore;
+import kilnryu.app.factor.FactorStore;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Merge;
+import kilnryu.app.sheet.SheetForm;
+import kilnryu.app.sheet.SheetStore;
+import kilnryu.app.web.Show;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+
+/** The pages of pieces; number 0 is a piece that is not saved yet. */
+@Controller
+class PieceController {
+    private static final String STAGE = "piece";
+    private static final int SHOWN = 200;
+    private static final int LONGEST_DRAFT = 60_000;
+
+    private final PieceStore pieces;
+    private final MeshStore meshes;
+    private final PhotoStore photos;
+    private final SheetStore sheets;
+    private final EquipmentStore equipment;
+    private final FactorStore factors;
+    private final Clock clock;
+
+    PieceController(
+            PieceStore pieces,
+            MeshStore meshes,
+            PhotoStore photos,
+            SheetStore sheets,
+            EquipmentStore equipment,
+            FactorStore factors,
+            Clock clock) {
+        this.pieces = pieces;
+        this.meshes = meshes;
+        this.photos = photos;
+        this.sheets = sheets;
+        this.equipment = equipment;
+        this.factors = factors;
+        this.clock = clock;
+    }
+
+    /** A form being looked at: which piece, what is typed, and from which version. */
+    private record Sight(long piece, Map<String, String> typed, int version, boolean showErrors, String page) {
+        SheetStore.DraftOf draft(Account account) {
+            return new SheetStore.DraftOf(account.id(), piece, STAGE, page);
+        }
+    }
+
+    @GetMapping("/pieces")
+    String list(
+            @AuthenticationPrincipal Account account,
+            @RequestParam(defaultValue = "") String q,
+            @RequestParam(defaultValue = "false") boolean archived,
+            Model model) {
+        String search = q.length() > 120 ? q.substring(0, 120) : q.replace("\u0000", "");
+        List<PieceLine> lines = pieces.list(account.studioId(), archived, search, SHOWN).stream()
+                .map(row -> PieceLine.of(row, reading(account, row.fields(), meshOf(account, row.id())), account))
+                .toList();
+        model.addAttribute("lines", lines);
+        model.addAttribute("q", search);
+        model.addAttribute("archived", archived);
+        return "piece/pieces";
+    }
+
+    @GetMapping("/pieces/new")
+    String begin(@AuthenticationPrincipal Account account, Model model) {
+        return open(account, 0, model);
+    }
+
+    @GetMapping("/pieces/{id}")
+    String show(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
+        return open(account, id, model);
+    }
+
+    private String open(Account account, long id, Model model) {
+        Optional<PieceStore.Row> row = present(account, id);
+        Optional<SheetStore.Draft> draft = sheets.draft(account.id(), id, STAGE);
+        draft.ifPresent(d -> model.addAttribute("draftFrom", Show.dayAndClock(d.at().atZone(account.zoneId()))));
+        Map<String, String> saved = row.map(PieceStore.Row::fields).orElse(Map.of("name", "", "count", "1"));
+        Sight sight = draft.map(d -> new Sight(id, d.fields(), d.baseVersion(), false, newPage()))
+                .orElseGet(() ->
+                        new Sight(id, saved, row.map(PieceStore.Row::version).orElse(0), false, newPage()));
+        return page(account, sight, model);
+    }
+
+    /** What follows from what is typed, as it is typed; keeps it as a draft. */
+    @PostMapping("/pieces/{id}/try")
+    String tryOut(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam Map<String, String> form,
+            Model model) {
+        present(account, id);
+        Sight sight = sight(id, form, false);
+        if (sight.typed.values().stream().mapToInt(String::length).sum() < LONGEST_DRAFT) {
+            sheets.keepDraft(sight.draft(account), sight.version, sight.typed);
+        }
+        fill(account, sight, model);
+        return "piece/answer :: fresh";
+    }
+
+    @PostMapping("/pieces/{id}")
+    String save(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam Map<String, String> form,
+            Model model,
+            HttpServletResponse response) {
+        present(account, id);
+        Sight sight = sight(id, form, true);
+        Fields fields = Fields.typed(sight.typed, account.units());
+        read(account, fields, meshOf(account, id));
+        if (fields.hasErrors()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+            return page(account, sight, model);
+        }
+        Optional<Long> saved = pieces.save(account.studioId(), id, sight.version, fields.written(), account.id());
+        if (saved.isEmpty()) {
+            response.setStatus(HttpStatus.CONFLICT.value());
+            return page(account, merged(account, sight, model), model);
+        }
+        sheets.closeDraft(sight.draft(account));
+        return "redirect:/pieces/" + saved.get() + "?saved";
+    }
+
+    @PostMapping("/pieces/{id}/discard")
+    String discard(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String page) {
+        present(account, id);
+        sheets.closeDraft(new SheetStore.DraftOf(account.id(), id, STAGE, shortened(page)));
+        return id == 0 ? "redirect:/pieces" : "redirect:/pieces/" + id;
+    }
+
+    @PostMapping("/pieces/{id}/{away:archive|restore}")
+    String archive(@AuthenticationPrincipal Account account, @PathVariable long id, @PathVariable String away) {
+        if (!pieces.archive(account.studioId(), id, away.equals("archive"))) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        return away.equals("archive") ? "redirect:/pieces?away=" + id : "redirect:/pieces/" + id;
+    }
+
+    private Optional<PieceStore.Row> present(Account account, long id) {
+        if (id == 0) {
+            return Optional.empty();
+        }
+        return Optional.of(pieces.find(account.studioId(), id)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND)));
+    }
+
+    private static Sight sight(long id, Map<String, String> form, boolean showErrors) {
+        Map<String, String> typed = new LinkedHashMap<>(form);
+        typed.remove("_csrf");
+        String version = typed.remove("version");
+        String page = typed.remove("page");
+        try {
+            int base = version == null ? 0 : Integer.parseInt(version);
+            return new Sight(id, typed, base, showErrors, shortened(page == null ? "" : page));
+        } catch (NumberFormatException e) {
+            throw new ResponseStatusException(HttpStatus.BAD_REQUEST, "the version is not a number", e);
+        }
+    }
+
+    /** Someone saved in between: their changes where I made none, mine where both did, and all of it said. */
+    private Sight merged(Account account, Sight mine, Model model) {
+        List<PieceStore.Revision> since = pieces.since(mine.piece, mine.version);
+        Map<String, String> base =
+                since.isEmpty() || mine.version == 0 ? Map.of() : since.get(0).fields();
+        PieceStore.Revision last = since.get(since.size() - 1);
+        Merge merge = Merge.of(base, mine.typed, last.fields());
+        model.addAttribute(
+                "conflictBy",
+                since.stream()
+                        .filter(r -> r.version() > mine.version)
+                        .map(r -> r.by() + " at " + Show.dayAndClock(r.at().atZone(account.zoneId())))
+                        .collect(Collectors.joining(", ")));
+        model.addAttribute("conflict", merge.changes());
+        Sight merged = new Sight(mine.piece, merge.fields(), last.version(), true, newPage());
+        sheets.keepDraft(merged.draft(account), merged.version, merged.typed);
+        return merged;
+    }
+
+    private Optional<MeshStore.Row> meshOf(Account account, long id) {
+        return id == 0 ? Optional.empty() : meshes.ofPiece(account.studioId(), id);
+    }
+
+    private PieceReader.Piece reading(Account account, Map<String, String> typed, Optional<MeshStore.Row> mesh) {
+        return read(account, Fields.typed(typed, account.units()), mesh);
+    }
+
+    private PieceReader.Piece read(Account account, Fields fields, Optional<MeshStore.Row> mesh) {
+        return PieceReader.read(
+                fields,
+                mesh.filter(m -> m.state().equals("measured")).map(MeshStore.Row::summary),
+                EquipmentReader.saved(equipment.of(account.studioId()).fields()),
+                factors.of(account.studioId()),
+                LocalDate.ofInstant(clock.instant(), account.zoneId()));
+    }
+
+    private String page(Account account, Sight sight, Model model) {
+        fill(account, sight, model);
+        silhouette(account, sight, model);
+        model.addAttribute("photos", sight.piece == 0 ? List.of() : photos.of(account.studioId(), sight.piece));
+        return "piece/piece";
+    }
+
+    private void silhouette(Account account, Sight sight, Model model) {
+        PiecePage page = (PiecePage) model.getAttribute("piece");
+        Optional<MeshStore.Row> mesh =
+                meshOf(account, sight.piece).filter(m -> m.state().equals("measured"));
+        if (page == null || mesh.isEmpty()) {
+            return;
+        }
+        try (InputStream view = meshes.open(mesh.get().id(), "view")) {
+            model.addAttribute(
+                    "piece",
+                    page.withSilhouette(SilhouetteDrawing.of(
+                            view, MeshSummary.side(mesh.get().up()), page.marks())));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private void fill(Account account, Sight sight, Model model) {
+        Fields fields = Fields.typed(sight.typed, account.units());
+        Optional<MeshStore.Row> mesh = meshOf(account, sight.piece);
+        PieceReader.Piece piece = read(account, fields, mesh);
+        model.addAttribute("piece", PiecePage.of(piece, mesh, account.units()));
+        model.addAttribute("form", new SheetForm(fields, sight.typed, sight.showErrors));
+        model.addAttribute("id", sight.piece);
+        model.addAttribute("version", sight.version);
+        model.addAttribute("pageView", sight.page);
+        model.addAttribute("name", piece.name().isEmpty() ? "New piece" : piece.name());
+    }
+
+    private static String newPage() {
+        return UUID.randomUUID().toString();
+    }
+
+    private static String shortened(String page) {
+        return page.length() > 40 ? page.substring(0, 40) : page;
+    }
+}

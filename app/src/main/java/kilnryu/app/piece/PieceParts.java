@@ -1,0 +1,79 @@
+package kilnryu.app.piece;
+
+import java.time.LocalDate;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import kilnryu.app.account.Account;
+import kilnryu.app.equipment.EquipmentReader;
+import kilnryu.app.factor.FactorStore;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.web.Show;
+import kilnryu.app.web.Units;
+import org.springframework.stereotype.Component;
+
+/** A piece as a part of a tree: what is known of it, written as a caster would type it. */
+@Component
+public class PieceParts {
+    private final PieceStore pieces;
+    private final MeshStore meshes;
+    private final FactorStore factors;
+
+    PieceParts(PieceStore pieces, MeshStore meshes, FactorStore factors) {
+        this.pieces = pieces;
+        this.meshes = meshes;
+        this.factors = factors;
+    }
+
+    /** Fields of the part, and the alloy wanted; empty when the studio has no such piece. */
+    public Optional<Map<String, String>> asPart(Account account, long id) {
+        return pieces.find(account.studioId(), id).map(row -> part(account, row));
+    }
+
+    private Map<String, String> part(Account account, PieceStore.Row row) {
+        Optional<MeshSummary> mesh = meshes.ofPiece(account.studioId(), row.id())
+                .filter(m -> m.state().equals("measured"))
+                .map(MeshStore.Row::summary);
+        PieceReader.Piece piece = PieceReader.read(
+                Fields.typed(row.fields(), Units.METRIC),
+                mesh,
+                EquipmentReader.none(),
+                factors.of(account.studioId()),
+                LocalDate.EPOCH);
+        Map<String, String> part = new LinkedHashMap<>();
+        part.put("name", row.name());
+        part.put("alloy", row.fields().getOrDefault("alloy", ""));
+        part.put("role", "piece");
+        part.put("use", "piece");
+        part.put("piece", Long.toString(row.id()));
+        part.put("material", row.fields().getOrDefault("material", ""));
+        part.put("count", Integer.toString(piece.count()));
+        if (piece.volume().isPresent()) {
+            part.put("how", "volume_cm3");
+            part.put("volume_cm3", Show.exact(piece.volume().get().value()) + " cm³");
+        } else {
+            part.put("how", "mass_g");
+            part.put("mass_g", row.fields().getOrDefault("mass_g", ""));
+        }
+        String[] sides = {"box.length_mm", "box.width_mm", "box.thickness_mm"};
+        for (int i = 0; i < sides.length; i++) {
+            if (Double.isFinite(piece.sizes()[i])) {
+                part.put(sides[i], mm(piece.sizes()[i]));
+            }
+        }
+        wall(piece.thinnest(), "wall.thin_mm", part);
+        wall(piece.thickest(), "wall.thick_mm", part);
+        return part;
+    }
+
+    private static void wall(OptionalDouble wall, String field, Map<String, String> part) {
+        if (wall.isPresent()) {
+            part.put(field, mm(wall.getAsDouble()));
+        }
+    }
+
+    private static String mm(double value) {
+        return Show.exact(value) + " mm";
+    }
+}

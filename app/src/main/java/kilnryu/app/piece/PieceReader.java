@@ -1,0 +1,458 @@
+package kilnryu.app.piece;
+
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.stream.Stream;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Range;
+import kilnryu.core.finding.Finding;
+import kilnryu.core.finding.Findings;
+import kilnryu.core.gating.GatingPlanner;
+import kilnryu.core.material.Alloy;
+import kilnryu.core.material.PatternMaterial;
+import kilnryu.core.mesh.MeshUnit;
+import kilnryu.core.piece.Commission;
+import kilnryu.core.piece.Equipment;
+import kilnryu.core.piece.MassAgainstMesh;
+import kilnryu.core.piece.MethodAdvice;
+import kilnryu.core.piece.Sections;
+import kilnryu.core.piece.Shrinkage;
+import kilnryu.core.piece.Shrinkage.MoldKind;
+import kilnryu.core.quantity.Area;
+import kilnryu.core.quantity.Length;
+import kilnryu.core.quantity.Mass;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.quantity.Volume;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Formula;
+import kilnryu.core.sum.Known;
+
+/** Reads a piece from its fields and says what follows from it and from its mesh. */
+public final class PieceReader {
+    public static final int LONGEST_NAME = 120;
+    private static final int LONGEST_TEXT = 4000;
+    private static final double THINNEST_AIM = 4;
+    private static final double THICKEST_AIM = 6;
+    private static final Formula SCALED_VOLUME = Formula.of("file_volume * unit^3 / 1000");
+    private static final Formula SCALED_AREA = Formula.of("file_area * unit^2 / 100");
+    private static final Formula SOLID_METAL = Formula.of("volume * alloy_density");
+    private static final Formula HOLLOW_METAL = Formula.of("area * wall / 10 * alloy_density");
+
+    private final Fields fields;
+    private final Optional<MeshSummary> mesh;
+    private final Factors factors;
+
+    private PieceReader(Fields fields, Optional<MeshSummary> mesh, Factors factors) {
+        this.fields = fields;
+        this.mesh = mesh;
+        this.factors = factors;
+    }
+
+    /** How a pattern is made, with the fields of its own small record. */
+    public enum Made {
+        INJECTED("injected", "injected wax"),
+        SLUSHED("slushed", "slushed or painted wax"),
+        PRINTED("printed", "printed"),
+        CARVED("carved", "carved or modelled"),
+        FOUND("found", "found object");
+
+        private final String key;
+        private final String label;
+
+        Made(String key, String label) {
+            this.key = key;
+            this.label = label;
+        }
+
+        public static Optional<Made> named(String key) {
+            return Stream.of(values()).filter(m -> m.key.equals(key)).findFirst();
+        }
+
+        public String key() {
+            return key;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
+
+    /**
+     * A piece as far as it is known.
+     *
+     * @param volume of one pattern, cm3, from the mesh or the scale; empty when neither is known
+     * @param unit millimetres in one unit of the mesh
+     * @param sizes longest, middle, shortest, mm; NaN where not known
+     */
+    public record Piece(
+            String name,
+            Optional<PatternMaterial> material,
+            Optional<Alloy> alloy,
+            MoldKind mold,
+            Made made,
+            int count,
+            Optional<Figure> volume,
+            Optional<Figure> area,
+            double unit,
+            double[] sizes,
+            OptionalDouble thinnest,
+            OptionalDouble thickest,
+            List<Figure> figures,
+            Findings findings,
+            List<MethodAdvice> advice,
+            Optional<Sections> sections) {}
+
+    /** @param today for counting the days until it is due */
+    public static Piece read(
+            Fields fields, Optional<MeshSummary> mesh, Equipment equipment, Factors factors, LocalDate today) {
+        return new PieceReader(fields, mesh, factors).piece(equipment, today);
+    }
+
+    private Piece piece(Equipment equipment, LocalDate today) {
+        Optional<String> name = fields.text("name", LONGEST_NAME);
+        if (name.isEmpty()) {
+            fields.missing("name", "Give the piece a name.");
+        }
+        Stream.of("commission", "batch", "repairs", "client", "made_note", "test.note")
+                .forEach(f -> fields.text(f, LONGEST_TEXT));
+        Optional<PatternMaterial> material = fields.choice("material", PatternMaterial::named);
+        Optional<Alloy> alloy = fields.choice("alloy", Alloy::named);
+        MoldKind mold = fields.choice("mold", MoldKind::named).orElse(MoldKind.FLASK);
+        Made made = fields.choice("made", Made::named).orElse(Made.CARVED);
+        boolean hollow = fields.choice("solid", PieceReader::solid).orElse(false);
+        int count = fields.whole("count", 1, 10_000).orElse(1);
+        record(made);
+        Optional<MeshUnit> stated = mesh.flatMap(m -> MeshUnit.named(m.unit()));
+        double unit = fields.choice("mesh_unit", MeshUnit::named)
+                .or(() -> stated)
+                .orElse(MeshUnit.MILLIMETRE)
+                .millimetres();
+        double[] sizes = sizes(unit);
+        List<Figure> figures = new ArrayList<>();
+        List<Finding> found = new ArrayList<>();
+        Optional<Figure> volume = volume(material, unit);
+        Optional<Figure> area = mesh.map(m -> area(m, unit));
+        volume.ifPresent(figures::add);
+        area.ifPresent(figures::add);
+        OptionalDouble thin = wall("wall.thin_mm", mesh.map(MeshSummary::walls).map(w -> w.thinnest() * unit));
+        OptionalDouble thick =
+                wall("wall.thick_mm", mesh.map(MeshSummary::walls).map(w -> w.thickest() * unit));
+        metal(alloy, volume, area, figures);
+        scale(made, material, mold, alloy, figures);
+        massAgainstMesh(material, unit, found);
+        MeshFindings.of(mesh, unit, sizes, stated.isPresent() || fields.has("mesh_unit"), found);
+        wallFindings(made, alloy, thin, thick, found);
+        OptionalInt days = days(today);
+        Optional<Commission> commission = alloy.isPresent() && material.isPresent() && !Double.isNaN(sizes[0])
+                ? Optional.of(new Commission(
+                        alloy.get(),
+                        material.get(),
+                        sizes[0],
+                        sizes[1],
+                        sizes[2],
+                        volume.isPresent() ? OptionalDouble.of(volume.get().value()) : OptionalDouble.empty(),
+                        thin,
+                        hollow,
+                        count,
+                        fields.choice("finish", PieceReader::finish),
+                        days))
+                : Optional.empty();
+        if (alloy.isPresent() && MethodAdvice.isRefused(alloy.get(), mold)) {
+            found.add(refused(alloy.get(), mold));
+        }
+        Optional<Sections> sections = commission.map(c -> Sections.of(mold, c, equipment));
+        sections.filter(s -> !s.over().isEmpty()).ifPresent(s -> found.add(tooLarge(s)));
+        return new Piece(
+                name.orElse(""),
+                material,
+                alloy,
+                mold,
+                made,
+                count,
+                volume,
+                area,
+                unit,
+                sizes,
+                thin,
+                thick,
+                List.copyOf(figures),
+                new Findings(found),
+                commission.map(c -> MethodAdvice.of(c, equipment)).orElse(List.of()),
+                sections);
+    }
+
+    private static Optional<Boolean> solid(String key) {
+        return key.equals("hollow") ? Optional.of(true) : key.equals("solid") ? Optional.of(false) : Optional.empty();
+    }
+
+    private static Optional<Commission.Finish> finish(String key) {
+        return Stream.of(Commission.Finish.values())
+                .filter(f -> f.name().toLowerCase(Locale.ROOT).equals(key))
+                .findFirst();
+    }
+
+    /** The small record of how it is made. */
+    private void record(Made made) {
+        fields.quantity("mass_g", Range.MASS);
+        fields.quantity("skin.thickness_mm", Range.LENGTH);
+        fields.choice("skin.material", PatternMaterial::named);
+        switch (made) {
+            case INJECTED -> {
+                fields.text("injected.wax", LONGEST_NAME);
+                fields.quantity("injected.wax_C", Range.PATTERN_TEMPERATURE);
+                fields.quantity("injected.pressure", Range.PRESSURE);
+                fields.quantity("injected.cool_min", Range.SET_TIME);
+                fields.whole("injected.made", 0, 1_000_000);
+                fields.whole("injected.rejects", 0, 1_000_000);
+                fields.whole("injected.mold_uses", 0, 1_000_000);
+            }
+            case SLUSHED -> {
+                fields.whole("slushed.layers", 1, 200);
+                fields.quantity("slushed.wax_C", Range.PATTERN_TEMPERATURE);
+                fields.quantity("slushed.aim_mm", Range.LENGTH);
+            }
+            case PRINTED -> {
+                fields.quantity("printed.wall_mm", Range.LENGTH);
+                fields.quantity("printed.infill_pct", Range.OVERFILL);
+                fields.quantity("printed.hours", Range.HOURS);
+            }
+            default -> {
+                // carved and found pieces have a note only
+            }
+        }
+    }
+
+    private double[] sizes(double unit) {
+        double[] typed = Stream.of("box.height_mm", "box.width_mm", "box.depth_mm")
+                .mapToDouble(f -> fields.quantity(f, Range.LENGTH).orElse(Double.NaN))
+                .toArray();
+        double[] own = mesh.map(m -> new double[] {
+                    m.box().size().z() * unit,
+                    m.box().size().x() * unit,
+                    m.box().size().y() * unit
+                })
+                .orElse(new double[] {Double.NaN, Double.NaN, Double.NaN});
+        List<Double> sizes = new ArrayList<>();
+        for (int i = 0; i < 3; i++) {
+            sizes.add(Double.isNaN(typed[i]) ? own[i] : typed[i]);
+        }
+        double known = sizes.stream()
+                .filter(s -> !Double.isNaN(s))
+                .max(Double::compare)
+                .orElse(Double.NaN);
+        return sizes.stream()
+                .map(s -> Double.isNaN(s) ? known : s)
+                .sorted(Comparator.reverseOrder())
+                .mapToDouble(s -> s)
+                .toArray();
+    }
+
+    private Optional<Figure> volume(Optional<PatternMaterial> material, double unit) {
+        if (mesh.isPresent() && mesh.get().closed()) {
+            return Optional.of(Figure.computed("volume", "volume of one pattern", Measure.CUBIC_CENTIMETRE)
+                    .by(
+                            SCALED_VOLUME,
+                            Figure.given(
+                                    "file_volume",
+                                    "volume in the file's unit",
+                                    mesh.get().volume(),
+                                    Measure.TIMES,
+                                    Known.MEASURED,
+                                    0),
+                            Figure.given("unit", "mm in one unit of the file", unit, Measure.TIMES, Known.CHOSEN, 0)));
+        }
+        OptionalDouble mass = fields.quantity("mass_g", Range.MASS);
+        return mass.isPresent()
+                ? material.map(m -> Figure.computed(
+                                "volume", "volume of one pattern, if solid", Measure.CUBIC_CENTIMETRE)
+                        .by(
+                                Formula.of("mass / density"),
+                                Figure.given(
+                                        "mass", "on the scale", mass.getAsDouble(), Measure.GRAM, Known.MEASURED, 0),
+                                factors.of(m.density())))
+                : Optional.empty();
+    }
+
+    private static Figure area(MeshSummary m, double unit) {
+        return Figure.computed("area", "area of one pattern", Measure.SQUARE_CENTIMETRE)
+                .by(
+                        SCALED_AREA,
+                        Figure.given(
+                                "file_area", "area in the file's unit", m.area(), Measure.TIMES, Known.MEASURED, 0),
+                        Figure.given("unit", "mm in one unit of the file", unit, Measure.TIMES, Known.CHOSEN, 0));
+    }
+
+    private OptionalDouble wall(String path, Optional<Double> measured) {
+        OptionalDouble typed = fields.quantity(path, Range.LENGTH);
+        return typed.isPresent() ? typed : measured.map(OptionalDouble::of).orElse(OptionalDouble.empty());
+    }
+
+    /** Metal when cast solid, and beside it when cast hollow with the wall that is aimed at. */
+    private void metal(Optional<Alloy> alloy, Optional<Figure> volume, Optional<Figure> area, List<Figure> figures) {
+        if (alloy.isEmpty() || volume.isEmpty()) {
+            return;
+        }
+        Figure density = factors.of(alloy.get().density());
+        figures.add(Figure.computed("metal", "metal of one", Measure.GRAM)
+                .by(SOLID_METAL, volume.get().as("volume"), density));
+        OptionalDouble aim = fields.quantity("slushed.aim_mm", Range.LENGTH);
+        boolean closed = mesh.map(m -> m.closed() && m.voids() == 0).orElse(false);
+        if (area.isPresent() && closed) {
+            double wall = aim.orElse((THINNEST_AIM + THICKEST_AIM) / 2);
+            Figure hollow = Figure.computed("hollow_metal", "metal if hollow with that wall", Measure.GRAM)
+                    .by(
+                            HOLLOW_METAL,
+                            area.get(),
+                            Figure.given("wall", "wall aimed at", wall, Measure.MILLIMETRE, Known.CHOSEN, 0),
+                            density);
+            if (hollow.value() < figures.get(figures.size() - 1).value()) {
+                figures.add(hollow);
+            }
+        }
+    }
+
+    private void scale(
+            Made made, Optional<PatternMaterial> material, MoldKind mold, Optional<Alloy> alloy, List<Figure> figures) {
+        Shrinkage.Origin origin = switch (made) {
+            case INJECTED -> Shrinkage.Origin.CAST_WAX;
+            case PRINTED -> Shrinkage.Origin.PRINT;
+            case SLUSHED -> Shrinkage.Origin.CAST_WAX;
+            default -> Shrinkage.Origin.WORKED;
+        };
+        Optional<Figure> scale = alloy.flatMap(a -> Shrinkage.scale(origin, mold, a, factors));
+        scale.ifPresent(figures::add);
+        for (String side : List.of("height", "width", "depth")) {
+            OptionalDouble target = fields.quantity("target." + side + "_mm", Range.LENGTH);
+            if (target.isPresent() && scale.isPresent()) {
+                figures.add(Shrinkage.size(side, Length.millimetres(target.getAsDouble()), scale.get()));
+            }
+        }
+    }
+
+    private void massAgainstMesh(Optional<PatternMaterial> material, double unit, List<Finding> found) {
+        OptionalDouble mass = fields.quantity("mass_g", Range.MASS);
+        if (mass.isEmpty()
+                || material.isEmpty()
+                || mesh.isEmpty()
+                || !mesh.get().closed()) {
+            return;
+        }
+        double cm3 = mesh.get().volume() * unit * unit * unit / 1000;
+        if (!(cm3 > 0)) {
+            return;
+        }
+        OptionalDouble wall = fields.quantity("printed.wall_mm", Range.LENGTH);
+        MassAgainstMesh.check(
+                        new MassAgainstMesh.Piece(
+                                Mass.grams(mass.getAsDouble()),
+                                Volume.cubicCentimetres(cm3),
+                                Area.squareCentimetres(mesh.get().area() * unit * unit / 100),
+                                material.get(),
+                                wall.isPresent()
+                                        ? Optional.of(Length.millimetres(wall.getAsDouble()))
+                                        : Optional.empty(),
+                                Optional.empty()),
+                        factors)
+                .ifPresent(found::add);
+    }
+
+    private void wallFindings(
+            Made made, Optional<Alloy> alloy, OptionalDouble thin, OptionalDouble thick, List<Finding> found) {
+        if (made == Made.SLUSHED) {
+            double aim = fields.quantity("slushed.aim_mm", Range.LENGTH).orElse(THINNEST_AIM);
+            List<Double> points = points();
+            points.stream()
+                    .min(Double::compare)
+                    .filter(p -> p < aim)
+                    .ifPresent(p -> found.add(Finding.warn(
+                            "slush-thin",
+                            "slushed.points",
+                            String.format(
+                                    Locale.ROOT, "The wall is %.1f mm at its thinnest point; %.1f aimed at.", p, aim),
+                            "Thin places do not fill and show through when chased.",
+                            "Another pour or brushed layer there, then measure again.")));
+        }
+        if (alloy.isPresent() && thick.isPresent()) {
+            Figure unfed = GatingPlanner.thickestUnfed(alloy.get(), factors);
+            if (thick.getAsDouble() > unfed.value()) {
+                found.add(Finding.note(
+                                "thick-place",
+                                "wall.thick_mm",
+                                String.format(
+                                        Locale.ROOT,
+                                        "Its thickest place is %.1f mm; over %.0f mm it has to be fed.",
+                                        thick.getAsDouble(),
+                                        unfed.value()),
+                                "A thick place that nothing feeds sinks as it shrinks.",
+                                "Plan a gate or feeder there, or hollow it.")
+                        .from(unfed));
+            }
+        }
+        if (thin.isPresent() && thick.isPresent() && thin.getAsDouble() > thick.getAsDouble()) {
+            fields.missing("wall.thick_mm", "The thickest wall is thinner than the thinnest.");
+        }
+    }
+
+    private List<Double> points() {
+        List<Double> points = new ArrayList<>();
+        for (String word :
+                fields.text("slushed.points", LONGEST_NAME).orElse("").split("[\\s,;]+")) {
+            try {
+                if (!word.isEmpty()) {
+                    points.add(Double.parseDouble(word));
+                }
+            } catch (NumberFormatException e) {
+                fields.error("slushed.points", "Type the walls in mm, like: 4.5 5.2 3.8.");
+                return List.of();
+            }
+        }
+        return points;
+    }
+
+    private OptionalInt days(LocalDate today) {
+        Optional<String> due = fields.text("due", 20);
+        if (due.isEmpty()) {
+            return OptionalInt.empty();
+        }
+        try {
+            return OptionalInt.of((int) Math.max(
+                    -9999, Math.min(9999, LocalDate.parse(due.get()).toEpochDay() - today.toEpochDay())));
+        } catch (DateTimeParseException e) {
+            fields.error("due", "Type the day like 2027-03-01.");
+            return OptionalInt.empty();
+        }
+    }
+
+    private static Finding refused(Alloy alloy, MoldKind mold) {
+        return Finding.safetyStop(
+                "refused-pair",
+                "mold",
+                alloy.label() + " in a " + mold.label() + " of gypsum or plaster must not be run.",
+                "The mold breaks down under such metal: sulphur gas, burst, run-out.",
+                "Refractory shell only, by a shop equipped for it.");
+    }
+
+    private static Finding tooLarge(Sections sections) {
+        String remedy = sections.number() > 1
+                ? String.format(
+                        Locale.ROOT,
+                        "Cast it in %d sections of about %.0f mm and weld them, or choose another kind of mold.",
+                        sections.number(),
+                        sections.sectionLength())
+                : "Shortening alone does not help: split it across its width too, or choose another kind of mold.";
+        return Finding.warn(
+                "too-large",
+                "box",
+                "Too large for the equipment: " + String.join(" ", sections.over()),
+                "What does not go in cannot be cast whole.",
+                remedy);
+    }
+}

@@ -1,0 +1,31 @@
+package kilnryu.app;
+
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+
+/** Mesh files as casters bring them. */
+final class MeshFiles {
+    private static final int[][] FACES = {
+        {0, 2, 3, 1}, {4, 5, 7, 6}, {0, 1, 5, 4}, {2, 6, 7, 3}, {0, 4, 6, 2}, {1, 3, 7, 5}
+    };
+
+    private MeshFiles() {}
+
+    /** A box of these measures as binary STL, with so many of its twelve triangles. */
+    static byte[] box(double wide, double deep, double tall, int triangles) {
+        ByteBuffer out = ByteBuffer.allocate(84 + 50 * triangles).order(ByteOrder.LITTLE_ENDIAN);
+        out.putInt(80, triangles).position(84);
+        for (int t = 0; t < triangles; t++) {
+            int[] face = FACES[t / 2];
+            int[] corners = t % 2 == 0 ? new int[] {face[0], face[1], face[2]} : new int[] {face[0], face[2], face[3]};
+            out.position(out.position() + 12);
+            for (int c : corners) {
+                out.putFloat((float) ((c & 1) * wide));
+                out.putFloat((float) ((c >> 1 & 1) * deep));
+                out.putFloat((float) ((c >> 2) * tall));
+            }
+            out.putShort((short) 0);
+        }
+        return out.array();
+    }
+}

@@ -1,0 +1,280 @@
+package kilnryu.app;
+
+import static kilnryu.app.Studio.as;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.httpBasic;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.Map;
+import javax.imageio.ImageIO;
+import kilnryu.app.account.Account;
+import org.junit.jupiter.api.Test;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.mock.web.MockMultipartFile;
+
+/** Pieces, their meshes and photos, as a browser or a program sends them. */
+class PieceTest extends AppTest {
+    private static final Map<String, String> SANDPIPER = Map.of(
+            "version", "0",
+            "name", "Sandpiper",
+            "material", "injection-wax",
+            "made", "injected",
+            "alloy", "si-bronze",
+            "mold", "flask",
+            "mass_g", "5.76 g");
+
+    private long piece(Map<String, String> fields) throws Exception {
+        String to = send(owner, "/pieces/0", fields).getRedirectedUrl();
+        return Long.parseLong(to.replaceAll("\\D+(\\d+).*", "$1"));
+    }
+
+    private MockHttpServletResponse upload(Account account, String to, String field, String name, byte[] file)
+            throws Exception {
+        return mvc.perform(multipart(to)
+                        .file(new MockMultipartFile(field, name, "application/octet-stream", file))
+                        .with(as(account))
+                        .with(csrf()))
+                .andReturn()
+                .getResponse();
+    }
+
+    /** Waits until the mesh of a piece is no longer at work, and gives the piece's page. */
+    private String measured(long piece) throws Exception {
+        Instant until = Instant.now().plus(Duration.ofSeconds(30));
+        while (Instant.now().isBefore(until)) {
+            if (page(owner, "/pieces/" + piece + "/mesh/state").contains("data-done")) {
+                return page(owner, "/pieces/" + piece);
+            }
+            Thread.sleep(50);
+        }
+        throw new AssertionError("not measured within 30 s");
+    }
+
+    @Test
+    void aPieceIsKeptAndItsPatternScaleShown() throws Exception {
+        Map<String, String> fields = new HashMap<>(SANDPIPER);
+        fields.put("target.height_mm", "200 mm");
+        long id = piece(fields);
+        String page = page(owner, "/pieces/" + id);
+        // 1 / (0.99 x 1.008 x 0.984) = 1.01838; 200 mm ask a pattern of 203.7
+        assertThat(page).contains("Sandpiper", "1.0184", "204");
+        assertThat(page(owner, "/pieces")).contains("Sandpiper");
+        Account stranger = Studio.owner(accounts, passwords);
+        assertThat(read(stranger, "/pieces/" + id).getStatus()).isEqualTo(404);
+    }
+
+    @Test
+    void badInputKeepsWhatWasTypedAndSaysWhereItIsWrong() throws Exception {
+        MockHttpServletResponse answer = send(
+                owner,
+                "/pieces/0",
+                Map.of(
+                        "version",
+                        "0",
+                        "name",
+                        "Tern",
+                        "mass_g",
+                        "heavy",
+                        "slushed.points",
+                        "x",
+                        "made",
+                        "slushed",
+                        "due",
+                        "soon"));
+        assertThat(answer.getStatus()).isEqualTo(422);
+        assertThat(answer.getContentAsString())
+                .contains("is not a mass", "value=\"heavy\"", "Type the day like", "Type the walls in mm");
+    }
+
+    @Test
+    void savingOverAnothersSaveMerges() throws Exception {
+        long id = piece(SANDPIPER);
+        Map<String, String> theirs = new HashMap<>(SANDPIPER);
+        theirs.put("version", "1");
+        theirs.put("commission", "The lock-keeper");
+        Map<String, String> mine = new HashMap<>(SANDPIPER);
+        mine.put("version", "1");
+        mine.put("mass_g", "6 g");
+        assertThat(send(owner, "/pieces/" + id, theirs).getStatus()).isEqualTo(302);
+        MockHttpServletResponse answer = send(owner, "/pieces/" + id, mine);
+        assertThat(answer.getStatus()).isEqualTo(409);
+        assertThat(answer.getContentAsString()).contains("The lock-keeper", "value=\"6 g\"");
+    }
+
+    @Test
+    void aMeshIsMeasuredAndHeldAgainstTheScale() throws Exception {
+        long id = piece(SANDPIPER);
+        assertThat(upload(owner, "/pieces/" + id + "/mesh", "mesh", "bird.stl", MeshFiles.box(10, 20, 30, 12))
+                        .getStatus())
+                .isEqualTo(302);
+        String page = measured(id);
+        assertThat(page).contains("6.00", "22.0", "12 triangles, one body, closed", "bird.stl");
+        // 6 cm3 of injection wax weigh 5.76 g: nothing to explain
+        assertThat(page).doesNotContain("mass-hollow", "mass-heavier");
+        assertThat(read(owner, "/pieces/" + id + "/mesh/state").getStatus()).isEqualTo(200);
+        String view = page.replaceAll("(?s).*data-view=\"([^\"]+)\".*", "$1");
+        assertThat(read(owner, view).getContentAsByteArray()).hasSize(4 + 12 * 36 + 12 * 4);
+        Account stranger = Studio.owner(accounts, passwords);
+        assertThat(read(stranger, view).getStatus()).isEqualTo(404);
+    }
+
+    @Test
+    void anotherSideUpIsLookedAtAnew() throws Exception {
+        long id = piece(SANDPIPER);
+        upload(owner, "/pieces/" + id + "/mesh", "mesh", "bird.stl", MeshFiles.box(10, 20, 30, 12));
+        measured(id);
+        assertThat(send(owner, "/pieces/" + id + "/mesh/up", Map.of("up", "0 0.7071 0.7071"))
+                        .getStatus())
+                .isEqualTo(302);
+        assertThat(measured(id)).contains("data-up=\"0 0.707 0.707\"", "as turned");
+        assertThat(send(owner, "/pieces/" + id + "/mesh/up", Map.of("up", "nonsense"))
+                        .getStatus())
+                .isEqualTo(302);
+        assertThat(measured(id)).contains("data-up=\"0 0 1\"");
+    }
+
+    @Test
+    void badMeshesAreRefusedInWords() throws Exception {
+        long id = piece(SANDPIPER);
+        byte[] whole = MeshFiles.box(10, 20, 30, 12);
+        byte[] cut = java.util.Arrays.copyOf(whole, 300);
+        upload(owner, "/pieces/" + id + "/mesh", "mesh", "../../bird.stl", cut);
+        assertThat(measured(id)).contains("cut short", "<b>bird.stl</b>");
+        upload(owner, "/pieces/" + id + "/mesh", "mesh", "letter.stl", "Dear caster".getBytes(StandardCharsets.UTF_8));
+        assertThat(measured(id)).contains("plain text that is no mesh");
+        assertThat(upload(owner, "/pieces/" + id + "/mesh", "mesh", "none.stl", new byte[0])
+                        .getStatus())
+                .isEqualTo(302);
+        upload(owner, "/pieces/" + id + "/mesh", "mesh", "open.stl", MeshFiles.box(10, 20, 30, 11));
+        assertThat(measured(id)).contains("The mesh is not closed: 3 open edges");
+    }
+
+    @Test
+    void aPieceGoesOntoATreeWithAllThatIsKnownOfIt() throws Exception {
+        long id = piece(SANDPIPER);
+        upload(owner, "/pieces/" + id + "/mesh", "mesh", "bird.stl", MeshFiles.box(10, 20, 30, 12));
+        measured(id);
+        String tree = page(owner, "/trees/new?piece=" + id);
+        assertThat(tree)
+                .contains("value=\"Sandpiper\"", "value=\"6 cm³\"", "name=\"parts[p1].box.length_mm\" value=\"30 mm\"");
+        assertThat(tree).contains("name=\"parts[p1].wall.thin_mm\" value=\"10 mm\"");
+    }
+
+    @Test
+    void photosAreDrawnAnewWithoutWhereTheyWereTaken() throws Exception {
+        long id = piece(SANDPIPER);
+        BufferedImage picture = new BufferedImage(40, 20, BufferedImage.TYPE_INT_RGB);
+        Graphics2D g = picture.createGraphics();
+        g.setColor(Color.ORANGE);
+        g.fillRect(0, 0, 40, 20);
+        g.dispose();
+        ByteArrayOutputStream jpeg = new ByteArrayOutputStream();
+        ImageIO.write(picture, "jpeg", jpeg);
+        byte[] file = withOrientationAndPlace(jpeg.toByteArray());
+        assertThat(new String(file, StandardCharsets.ISO_8859_1)).contains("SECRET PLACE");
+        upload(owner, "/pieces/" + id + "/photos", "photo", "bench.jpg", file);
+        String page = page(owner, "/pieces/" + id);
+        String address = page.replaceAll("(?s).*<img src=\"(/photos/\\d+)\".*", "$1");
+        byte[] kept = read(owner, address).getContentAsByteArray();
+        assertThat(new String(kept, StandardCharsets.ISO_8859_1)).doesNotContain("SECRET PLACE", "Exif");
+        BufferedImage upright = ImageIO.read(new ByteArrayInputStream(kept));
+        assertThat(upright.getWidth()).isEqualTo(20);
+        assertThat(upright.getHeight()).isEqualTo(40);
+        Account stranger = Studio.owner(accounts, passwords);
+        assertThat(read(stranger, address).getStatus()).isEqualTo(404);
+        upload(owner, "/pieces/" + id + "/photos", "photo", "bench.jpg", "no picture".getBytes(StandardCharsets.UTF_8));
+        assertThat(upload(owner, "/pieces/" + id + "/photos", "photo", "b.jpg", new byte[0])
+                        .getStatus())
+                .isEqualTo(302);
+    }
+
+    /** An EXIF part that says the camera was turned (6) and names a place. */
+    private static byte[] withOrientationAndPlace(byte[] jpeg) {
+        byte[] place = "SECRET PLACE\0\0\0\0".getBytes(StandardCharsets.US_ASCII);
+        java.nio.ByteBuffer exif = java.nio.ByteBuffer.allocate(6 + 8 + 2 + 24 + 4 + place.length);
+        exif.put("Exif\0\0".getBytes(StandardCharsets.US_ASCII))
+                .put((byte) 'M')
+                .put((byte) 'M')
+                .putShort((short) 42)
+                .putInt(8);
+        exif.putShort((short) 2);
+        exif.putShort((short) 0x0112)
+                .putShort((short) 3)
+                .putInt(1)
+                .putShort((short) 6)
+                .putShort((short) 0);
+        exif.putShort((short) 0x010e).putShort((short) 2).putInt(place.length).putInt(38);
+        exif.putInt(0).put(place);
+        java.nio.ByteBuffer out = java.nio.ByteBuffer.allocate(jpeg.length + 4 + exif.capacity());
+        out.put(jpeg, 0, 2)
+                .putShort((short) 0xffe1)
+                .putShort((short) (exif.capacity() + 2))
+                .put(exif.array());
+        return out.put(jpeg, 2, jpeg.length - 2).array();
+    }
+
+    @Test
+    void equipmentSaysByHowMuchAPieceIsTooLarge() throws Exception {
+        assertThat(send(
+                                owner,
+                                "/equipment",
+                                Map.of(
+                                        "version",
+                                        "0",
+                                        "flask_diameter_mm",
+                                        "6 in",
+                                        "flask_height_mm",
+                                        "250",
+                                        "lift_kg",
+                                        "25"))
+                        .getStatus())
+                .isEqualTo(302);
+        assertThat(send(owner, "/equipment", Map.of("version", "1", "flask_height_mm", "tall"))
+                        .getStatus())
+                .isEqualTo(422);
+        Map<String, String> large = new HashMap<>(SANDPIPER);
+        large.put("box.height_mm", "380");
+        large.put("box.width_mm", "100");
+        large.put("box.depth_mm", "100");
+        // 250 - 60 leaves 190 for the piece
+        assertThat(page(owner, "/pieces/" + piece(large))).contains("190 mm over", "3 sections of about 130 mm");
+    }
+
+    @Test
+    void theApiMeasuresAMeshAndKeepsNothing() throws Exception {
+        String body = api(MeshFiles.box(10, 20, 30, 12), "bird.stl").getContentAsString();
+        assertThat(body)
+                .contains(
+                        "\"volume_cm3\":6.0", "\"area_cm2\":22.0", "\"open_edges\":0", "\"size_mm\":[10.0,20.0,30.0]");
+        assertThat(body).contains("\"min_wall_mm\":10.0");
+        String open = api(MeshFiles.box(10, 20, 30, 11), "bird.stl").getContentAsString();
+        assertThat(open).contains("\"volume_cm3\":null", "\"open_edges\":3", "mesh-open");
+        MockHttpServletResponse bad = api("hello".getBytes(StandardCharsets.UTF_8), "bird.stl");
+        assertThat(bad.getStatus()).isEqualTo(422);
+        assertThat(bad.getContentAsString()).contains("\"field\":\"mesh\"", "plain text");
+        assertThat(bad.getContentType()).startsWith("application/problem+json");
+        assertThat(mvc.perform(multipart("/api/compute/mesh").with(httpBasic(owner.login(), Studio.PASSWORD)))
+                        .andReturn()
+                        .getResponse()
+                        .getStatus())
+                .isEqualTo(422);
+    }
+
+    private MockHttpServletResponse api(byte[] file, String name) throws Exception {
+        return mvc.perform(multipart("/api/compute/mesh")
+                        .file(new MockMultipartFile("mesh", name, "model/stl", file))
+                        .with(httpBasic(owner.login(), Studio.PASSWORD)))
+                .andReturn()
+                .getResponse();
+    }
+}
