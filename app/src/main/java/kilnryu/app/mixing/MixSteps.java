@@ -7,6 +7,7 @@ import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
 import kilnryu.core.flask.FlaskPlan;
 import kilnryu.core.flask.MixSchool;
+import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.quantity.Measure;
 
 /** The steps of a mixing, made from the plan at the moment work starts. */
@@ -39,6 +40,9 @@ final class MixSteps {
         FlaskPlan flask = plan.flask().orElseThrow();
         MixSchool school = plan.moldExtras().school();
         List<Step> steps = new ArrayList<>();
+        if (soft(plan)) {
+            steps.add(chill());
+        }
         steps.add(prepare(school));
         steps.add(weigh("Weigh the water", flask.water().value(), units, water(flask, units), "Water weighed"));
         steps.add(weigh(
@@ -80,6 +84,27 @@ final class MixSteps {
                 0,
                 Math.round(flask.stand().value() * SECONDS)));
         return steps;
+    }
+
+    private static boolean soft(Plan plan) {
+        return plan.tree().orElseThrow().tree().parts().stream()
+                .anyMatch(p -> p.material() == PatternMaterial.SOFT_WAX
+                        || p.coat()
+                                .filter(c -> c.material() == PatternMaterial.SOFT_WAX)
+                                .isPresent());
+    }
+
+    /** Soft wax sags in a warm room and under the weight of the mix. */
+    private static Step chill() {
+        return new Step(
+                Kind.PREPARE,
+                "Chill the tree",
+                "",
+                "",
+                "There is soft wax on it. 15 to 30 min in a refrigerator, not a freezer; dry off what condenses before it is invested.",
+                "Cold and dry",
+                0,
+                0);
     }
 
     private static Step prepare(MixSchool school) {

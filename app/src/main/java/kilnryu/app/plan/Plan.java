@@ -4,10 +4,12 @@ import java.time.ZoneId;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import kilnryu.app.firing.FiringReader;
 import kilnryu.app.firing.FiringReader.Firing;
 import kilnryu.app.mold.MoldReader;
 import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Range;
 import kilnryu.app.tree.GatingReader;
 import kilnryu.app.tree.TreeReader;
 import kilnryu.app.web.Units;
@@ -16,12 +18,14 @@ import kilnryu.core.flask.Clearances;
 import kilnryu.core.flask.FlaskPlan;
 import kilnryu.core.flask.MoldChecks;
 import kilnryu.core.quantity.Length;
+import kilnryu.core.quantity.Mass;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.sum.Known;
 import kilnryu.core.tree.Outline;
 import kilnryu.core.tree.TreePlan;
+import kilnryu.core.tree.WeighedTree;
 
 /**
  * All that can be said of a tree from what is typed so far. Later stages are empty until the earlier ones can be read.
@@ -33,6 +37,7 @@ public record Plan(
         String name,
         Map<Stage, Fields> fields,
         Optional<TreePlan> tree,
+        Optional<WeighedTree> weighed,
         Optional<GatingReader.Built> gating,
         Optional<FlaskPlan> flask,
         MoldReader.Extras moldExtras,
@@ -78,6 +83,10 @@ public record Plan(
             FiringReader.Choices choices = FiringReader.choices(fields.get(Stage.FIRING), reading.zone);
             Optional<Figure> pour =
                     tree.flatMap(t -> choices.section().pourTemperature(t.tree().alloy(), reading.factors));
+            OptionalDouble onScale = treeFields.quantity("weighed_g", Range.MASS);
+            Optional<WeighedTree> weighed = onScale.isPresent()
+                    ? tree.map(t -> WeighedTree.of(t, Mass.grams(onScale.getAsDouble()), reading.factors))
+                    : Optional.empty();
             Optional<GatingReader.Built> gating =
                     tree.flatMap(t -> GatingReader.read(treeFields, t, heat(choices, t, pour), reading.factors));
             Optional<FlaskPlan> flask = tree.flatMap(t -> MoldReader.read(moldFields, t.treeVolume(), reading.factors));
@@ -89,9 +98,21 @@ public record Plan(
                     flask.map(f -> FiringReader.firing(choices, tree.orElseThrow(), f, reading.factors));
             Findings findings = gating.map(GatingReader.Built::findings)
                     .orElse(Findings.NONE)
+                    .and(weighed.map(WeighedTree::findings).orElse(Findings.NONE))
                     .and(findings(tree, flask, clearances, pour, firing));
             return new Plan(
-                    name.orElse(""), fields, tree, gating, flask, extras, drawn, clearances, pour, firing, findings);
+                    name.orElse(""),
+                    fields,
+                    tree,
+                    weighed,
+                    gating,
+                    flask,
+                    extras,
+                    drawn,
+                    clearances,
+                    pour,
+                    firing,
+                    findings);
         }
 
         private static GatingReader.Heat heat(FiringReader.Choices choices, TreePlan tree, Optional<Figure> pour) {

@@ -87,7 +87,7 @@ public record PlanPage(
         PlanPage make() {
             return new PlanPage(
                     plan.name(),
-                    views(plan.tree().map(TreePlan::figures).orElse(List.of())),
+                    views(metal()),
                     views(mix()),
                     views(firing()),
                     findings(),
@@ -110,6 +110,13 @@ public record PlanPage(
             return plan.gating()
                     .map(g -> SectionDrawing.of(flask, g.plan(), outline, clearances, units))
                     .orElseGet(() -> SectionDrawing.of(flask, outline, clearances, units));
+        }
+
+        private List<Figure> metal() {
+            List<Figure> figures =
+                    new ArrayList<>(plan.tree().map(TreePlan::figures).orElse(List.of()));
+            plan.weighed().ifPresent(w -> figures.addAll(List.of(w.cavity(), w.charge())));
+            return figures;
         }
 
         private List<Figure> mix() {
@@ -164,7 +171,8 @@ public record PlanPage(
             plan.tree()
                     .ifPresent(t -> ready.add(new Ready(
                             capital(shortened(t.tree().alloy().label())),
-                            view(t.charge()).shown())));
+                            view(plan.weighed().map(w -> w.charge()).orElse(t.charge()))
+                                    .shown())));
             plan.flask().ifPresent(f -> ready.add(new Ready("Filled, without steel", shown(f.filledMass()))));
             plan.firing()
                     .filter(f -> !f.program().segments().isEmpty())

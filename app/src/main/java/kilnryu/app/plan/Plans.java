@@ -86,6 +86,16 @@ public class Plans {
         return OptionalLong.of(id);
     }
 
+    /** Writes the mass of the finished tree into its list of parts, over whatever version is current. */
+    @Transactional
+    public void weighed(Account account, long id, String mass) {
+        Sheet sheet = sheets(id).get(Stage.TREE);
+        Map<String, String> fields = new java.util.LinkedHashMap<>(sheet.fields());
+        fields.put("weighed_g", mass);
+        sheets.save(id, Stage.TREE.key(), sheet.version(), fields, account.id());
+        summarise(account, id);
+    }
+
     @Transactional
     public long copy(Account account, long id) {
         Saved from = find(account, id);

@@ -27,7 +27,6 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
             "gating_school",
             "pour_rate_kg_s",
             "stick_mm",
-            "weighed_g",
             "use",
             "joins",
             "ends_at",
@@ -76,8 +75,7 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
         boolean building = BUILDING.contains(field);
         if (view.equals("gating")) {
             boolean onlyListed = field.startsWith("coat.") || field.equals("role") || field.equals("piece");
-            return building && !field.equals("weighed_g") && !field.equals("piece")
-                    || path.startsWith("parts[") && !onlyListed && !building;
+            return building && !field.equals("piece") || path.startsWith("parts[") && !onlyListed && !building;
         }
         return !view.equals("tree") || !building;
     }

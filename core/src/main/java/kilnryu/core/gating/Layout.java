@@ -58,7 +58,7 @@ public enum Layout {
 
     /** All members of the proposal, the piece among them under its own key, everything after what it joins. */
     public List<Member> propose(Wish wish) {
-        Sizes sizes = new Sizes(wish);
+        Sizes sizes = new Sizes(wish, this == RUNNER || this == FROM_BELOW);
         return switch (this) {
             case TIERED -> tiered(wish, sizes);
             case RUNNER -> runner(wish, sizes);
@@ -70,16 +70,18 @@ public enum Layout {
     /** Diameters that rise from the piece to the cup, mm. */
     private static final class Sizes {
         final double gate;
+        final double runner;
         final double sprue;
         final double cupTip;
         final double cupRim;
         final double cupLength;
         final Form.Body body;
 
-        Sizes(Wish wish) {
+        Sizes(Wish wish, boolean withRunner) {
             Figure modulus = Modulus.of(wish.piece);
             gate = half(4 * modulus.value() * AMPLE, 2);
-            sprue = half(gate * AMPLE, 5);
+            runner = half(gate * AMPLE, 3);
+            sprue = half((withRunner ? runner : gate) * AMPLE, 5);
             cupTip = half(sprue * 1.2, 8);
             cupRim = half(sprue * 2.8, 25);
             cupLength = half(Math.max(HEAD, sprue * 2), 25);
@@ -132,7 +134,7 @@ public enum Layout {
         int places = wish.rings.orElse((int) Math.ceil(count / (double) sides));
         double spacing = wish.spacing.orElse(Math.ceil(Math.max(s.body.width(), s.gate) + ROOM));
         double first = Math.ceil(Math.max(spacing / 2, s.sprue));
-        double thick = Math.ceil(s.gate * AMPLE * AMPLE);
+        double thick = s.runner;
         double length = first + (places - 1) * spacing + s.gate;
         List<Member> members = trunk(s, 30);
         members.add(member(
@@ -156,12 +158,12 @@ public enum Layout {
         int count = wish.piece.count();
         double wide = Math.max(s.body.width(), s.gate);
         double spacing = wish.spacing.orElse(Math.ceil(wide + ROOM));
-        double thick = Math.ceil(s.gate * AMPLE);
+        double thick = s.runner;
         double gateLength = Math.max(6, s.gate / 2);
         double first = Math.ceil(s.sprue / 2 + wide / 2 + ROOM + 6);
         int places = wish.rings.orElse((int) Math.ceil(count / 2.0));
         int sides = count > 1 ? 2 : 1;
-        double down = Math.ceil(s.body.length() + gateLength + 20);
+        double down = Math.ceil(s.body.length() + gateLength + thick + 14);
         List<Member> members = trunk(s, down);
         members.add(member(
                 "runner",
@@ -188,7 +190,7 @@ public enum Layout {
 
     private static List<Member> direct(Wish wish, Sizes s) {
         List<Member> members = new ArrayList<>();
-        double feeder = Math.ceil(s.gate * 1.25);
+        double feeder = Math.ceil(s.gate * 1.4);
         members.add(member(
                 "cup", Use.CUP, 1, new Form.Round(Math.max(s.cupRim, 2 * feeder), feeder + 4, s.cupLength), null));
         members.add(member(
