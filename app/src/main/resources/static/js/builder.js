@@ -10,6 +10,7 @@ if (form && builder) {
   let dragged = null;
   let focused = null;
   let sent = 0;
+  let restoring = false;
 
   const write = (grip, value, final) => {
     const input = field(grip);
@@ -129,7 +130,9 @@ if (form && builder) {
         part.querySelector(".removed").hidden = !gone;
         part.dataset.how = part.querySelector("[data-how-select]").value;
       }
+      restoring = true;
       form.dispatchEvent(new Event("change", { bubbles: true }));
+      restoring = false;
       return;
     }
     const whole = document.createElement("form");
@@ -148,7 +151,7 @@ if (form && builder) {
   };
   form.addEventListener("focusin", () => { if (!dragged) last = state(); });
   form.addEventListener("change", (event) => {
-    if (event.target === form || dragged) return;
+    if (dragged || restoring) return;
     const now = state();
     if (now !== last) {
       if (steps.back[steps.back.length - 1] !== last) steps.back.push(last);
@@ -160,7 +163,7 @@ if (form && builder) {
     if (line && /\.use$/.test(event.target.name ?? "")) line.dataset.use = event.target.value;
   });
   form.addEventListener("click", (event) => {
-    if (event.target.closest("[data-remove], [data-undo], [data-layout]")) remember();
+    if (event.target.closest("[data-layout]")) remember();
   }, true);
   document.querySelector("[data-undo-step]").addEventListener("click", () => take(steps.back, steps.on));
   document.querySelector("[data-redo-step]").addEventListener("click", () => take(steps.on, steps.back));

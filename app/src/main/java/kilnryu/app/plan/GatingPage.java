@@ -37,6 +37,7 @@ import kilnryu.core.tree.Part;
  * @param added findings that the saved tree does not have
  * @param summaries one line for each member, by key
  * @param sticks what to cut, by diameter
+ * @param offers members that findings ask for
  */
 public record GatingPage(
         String drawing,
@@ -45,12 +46,16 @@ public record GatingPage(
         List<FindingView> mended,
         List<FindingView> added,
         Map<String, String> summaries,
-        List<Sticks> sticks) {
+        List<Sticks> sticks,
+        List<Offer> offers) {
     private static final double USUAL_STICK = 300;
     private static final double SAW = 1;
 
     /** Rods of one diameter and material: sticks to take, with what is cut from each, and wax for them. */
     public record Sticks(String what, int count, String cuts, String left, FigureView wax, String proof) {}
+
+    /** A member that a finding asks for, to be set with one press. */
+    public record Offer(String label, String use, String on) {}
 
     public static GatingPage of(Plan plan, Optional<Plan> saved, Units units, Factors factors) {
         return new Maker(plan, saved, units, factors).make();
@@ -90,7 +95,8 @@ public record GatingPage(
                     compares ? without(before, pinned) : List.of(),
                     compares ? without(pinned, before) : List.of(),
                     summaries(),
-                    sticks());
+                    sticks(),
+                    offers(pinned));
         }
 
         private List<FindingView> numbered(List<Finding> findings) {
@@ -99,6 +105,23 @@ public record GatingPage(
                 numbered.add(FindingView.of(f, views, numbered.size() + 1));
             }
             return numbered;
+        }
+
+        private List<Offer> offers(List<Finding> findings) {
+            List<Offer> offers = new ArrayList<>();
+            for (Finding f : findings) {
+                boolean high = f.id().startsWith("high-point.");
+                if (high || f.id().startsWith("low-pocket.")) {
+                    String on = f.place().substring("member.".length());
+                    String name = plan.gating()
+                            .flatMap(g -> g.plan().assembly().named(on))
+                            .map(Member::name)
+                            .orElse("it");
+                    offers.add(new Offer(
+                            (high ? "Set a vent on " : "Set a drain on ") + name, high ? "vent" : "drain", on));
+                }
+            }
+            return offers;
         }
 
         /** Findings of the one that the other has not, or has less severely. */

@@ -19,7 +19,33 @@ import kilnryu.core.gating.Use;
 
 /** Turns a proposed layout into typed fields, as a caster would have typed them. */
 final class Layouts {
+    /** A bubble stub, mm. */
+    private static final double STUB = 10;
+
     private Layouts() {}
+
+    /** What a further member begins with; one that is set on a piece leads from its highest point to the rim. */
+    static Map<String, String> beginning(Use use, Plan plan, String on) {
+        Map<String, String> fields = beginning(use);
+        plan.gating()
+                .flatMap(g -> g.plan()
+                        .assembly()
+                        .named(on)
+                        .map(m -> g.plan().placing().of(m).get(0)))
+                .ifPresent(single -> {
+                    Member piece = single.member();
+                    boolean upward = single.way().z() >= 0;
+                    fields.put("joins", piece.key());
+                    fields.put("at_mm", mm(upward ? piece.form().length() : 0));
+                    fields.put("tilt_deg", "90°");
+                    fields.put("count", Integer.toString(piece.count()));
+                    fields.put("fillet_mm", "1 mm");
+                    fields.put("rod.diameter_mm", use == Use.DRAIN ? "6 mm" : "4 mm");
+                    double rise = use == Use.STUB ? STUB : Math.max(STUB, Math.ceil(-single.top()));
+                    fields.put("rod.length_mm", mm(rise));
+                });
+        return fields;
+    }
 
     /** What a further member begins with. */
     static Map<String, String> beginning(Use use) {

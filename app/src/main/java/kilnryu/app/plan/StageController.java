@@ -191,21 +191,26 @@ class StageController {
         return "plan/tree :: part";
     }
 
-    /** A further member for the builder, empty but for what its use suggests. */
-    @GetMapping("/trees/member")
+    /** A further member for the builder: empty but for what its use suggests, or set where a finding asks for it. */
+    @PostMapping("/trees/{id}/gating/member")
     String member(
             @AuthenticationPrincipal Account account,
+            @PathVariable long id,
             @RequestParam(defaultValue = "piece") String use,
+            @RequestParam(defaultValue = "") String on,
             @RequestParam Map<String, String> form,
             Model model) {
+        present(account, id);
+        Map<String, String> asked = new LinkedHashMap<>(form);
+        asked.remove("use");
+        asked.remove("on");
+        Sight sight = sight(id, "gating", asked, false);
         String key = Long.toString(System.nanoTime(), 36);
-        Map<String, String> typed = new LinkedHashMap<>(form);
-        typed.keySet().removeIf(path -> !path.startsWith("parts["));
-        Layouts.beginning(Use.named(use).orElse(Use.PIECE))
+        Map<String, String> typed = new LinkedHashMap<>(sight.typed);
+        Layouts.beginning(Use.named(use).orElse(Use.PIECE), plan(account, sight), on)
                 .forEach((field, text) -> typed.put("parts[" + key + "]." + field, text));
-        model.addAttribute(
-                "form",
-                new StageForm(kilnryu.app.sheet.Fields.typed(typed, kilnryu.app.web.Units.METRIC), typed, false));
+        Plan plan = plan(account, new Sight(id, sight.view, typed, sight.version, false, sight.page));
+        model.addAttribute("form", new StageForm(plan.fields().get(Stage.TREE), typed, false));
         model.addAttribute("key", key);
         return "plan/gating :: member";
     }

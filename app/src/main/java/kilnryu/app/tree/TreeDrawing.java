@@ -52,7 +52,7 @@ public final class TreeDrawing {
         double deep = Math.max(20, plan.placing().depth() + above());
         scale = Math.min((WIDTH - 2 * SIDE) / wide, (HEIGHT - TOP - FOOT) / deep);
         axis = WIDTH / 2;
-        svg = new Svg(
+        svg = Svg.withHandles(
                 WIDTH,
                 TOP + FOOT + deep * scale,
                 String.format(

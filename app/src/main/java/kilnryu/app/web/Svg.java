@@ -18,9 +18,24 @@ public final class Svg {
     private final StringBuilder out = new StringBuilder();
 
     public Svg(double width, double height, String label) {
+        this(width, height, label, "img");
+    }
+
+    /** A drawing that holds things to be taken hold of. */
+    public static Svg withHandles(double width, double height, String label) {
+        return new Svg(width, height, label, "group");
+    }
+
+    private Svg(double width, double height, String label, String role) {
         out.append(fmt(
-                "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 %s %s\" width=\"%s\" height=\"%s\" role=\"img\" aria-label=\"%s\" %s>",
-                n(width), n(height), n(width), n(height), escape(label), FONT));
+                "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 %s %s\" width=\"%s\" height=\"%s\" role=\""
+                        + role + "\" aria-label=\"%s\" %s>",
+                n(width),
+                n(height),
+                n(width),
+                n(height),
+                escape(label),
+                FONT));
     }
 
     public Svg line(double x1, double y1, double x2, double y2, String paint) {

@@ -3,134 +3,15 @@ package kilnryu.app.browser;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
-import com.deque.html.axecore.results.Rule;
-import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserContext;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.AriaRole;
-import java.nio.file.Path;
 import java.util.List;
-import java.util.Map;
-import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.regex.Pattern;
-import kilnryu.app.account.Account;
-import kilnryu.app.account.AccountStore;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.springframework.security.crypto.password.PasswordEncoder;
 
 /** A caster's way from wax to bench card, in the browser, on a database of its own. */
-class WayThroughIT {
-    private static Running app;
-    private static Playwright playwright;
-    private static Browser browser;
-    private static Account owner;
-
-    private final List<String> elsewhere = new CopyOnWriteArrayList<>();
-    private final List<String> complaints = new CopyOnWriteArrayList<>();
-    private BrowserContext context;
-    private Page page;
-
-    @BeforeAll
-    static void open() {
-        app = new Running();
-        owner = app.bean(AccountStore.class)
-                .createWithStudio(new AccountStore.NewOwner(
-                        "Tidewrack Foundry",
-                        "Europe/Lisbon",
-                        "way" + System.nanoTime(),
-                        app.bean(PasswordEncoder.class).encode("a long sentence"),
-                        "Way",
-                        false));
-        playwright = Playwright.create(
-                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        browser = playwright
-                .chromium()
-                .launch(new BrowserType.LaunchOptions()
-                        .setExecutablePath(Path.of("/usr/bin/chromium"))
-                        .setHeadless(true)
-                        .setArgs(List.of(
-                                "--no-sandbox",
-                                "--disable-gpu",
-                                "--disable-quic",
-                                "--no-first-run",
-                                "--disable-background-networking",
-                                "--disable-component-update",
-                                "--disable-sync")));
-    }
-
-    @AfterAll
-    static void close() {
-        browser.close();
-        playwright.close();
-        app.close();
-    }
-
-    @BeforeEach
-    void newContext() {
-        context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
-        page = context.newPage();
-        page.onRequest(r -> {
-            if (!r.url().startsWith(app.address()) && !r.url().startsWith("data:")) {
-                elsewhere.add(r.url());
-            }
-        });
-        page.onConsoleMessage(m -> {
-            // a form refused, a page asked for that is not there, an update overtaken by the next key stroke
-            boolean expected = m.text().matches("(?s).*status of (404|422).*|htmx:(sendAbort|afterRequest),.*");
-            if (m.type().equals("error") && !expected || m.text().contains("Content Security Policy")) {
-                complaints.add(m.text());
-            }
-        });
-        page.onPageError(complaints::add);
-        signIn();
-    }
-
-    @AfterEach
-    void nothingLeftTheMachineAndNothingWasRefused() {
-        context.close();
-        assertThat(elsewhere).isEmpty();
-        assertThat(complaints).isEmpty();
-    }
-
-    private void signIn() {
-        page.navigate(app.address() + "/login");
-        page.getByLabel("Login").fill(owner.login());
-        page.getByLabel("Password").fill("a long sentence");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in"))
-                .click();
-        page.waitForURL("**/trees**");
-    }
-
-    private void press(String button) {
-        page.getByRole(
-                        AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName(button).setExact(true))
-                .click();
-    }
-
-    private Locator figure(String name) {
-        return page.locator("#answer .fig")
-                .filter(new Locator.FilterOptions()
-                        .setHas(page.getByText(name, new Page.GetByTextOptions().setExact(true))))
-                .first();
-    }
-
-    private void accessible(String where) {
-        List<Rule> violations = new AxeBuilder(page).analyze().getViolations();
-        assertThat(violations)
-                .as(where)
-                .extracting(r -> r.getId() + ": " + r.getNodes().get(0).getHtml())
-                .isEmpty();
-    }
-
+class WayThroughIT extends BrowserTest {
     /** A tree of 96 g of wax, saved; gives its address. */
     private String savedTree(String name) {
         page.navigate(app.address() + "/trees/new");
