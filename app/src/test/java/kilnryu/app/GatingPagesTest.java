@@ -270,6 +270,38 @@ class GatingPagesTest extends AppTest {
     }
 
     @Test
+    void everyVersionIsKeptWithItsReasonAndTakenUpAgain() throws Exception {
+        long id = tree(owner, built());
+        Map<String, String> second = built();
+        second.put("version", "1");
+        second.put("parts[gate].rod.diameter_mm", "6");
+        second.put("change_note", "thinner gates to save chasing");
+        assertThat(send(owner, "/trees/" + id + "/gating", second).getStatus()).isEqualTo(302);
+        String versions = page(owner, "/trees/" + id + "/revisions");
+        assertThat(versions).contains("thinner gates to save chasing", "6 placed", "revisions/1/take");
+        assertThat(page(owner, "/trees/" + id + "/gating")).doesNotContain("thinner gates");
+        assertThat(send(owner, "/trees/" + id + "/revisions/1/take", Map.of()).getStatus())
+                .isEqualTo(302);
+        assertThat(page(owner, "/trees/" + id + "/gating"))
+                .contains("Not saved yet", "value=\"9 mm\"", "back to version 1");
+        assertThat(send(owner, "/trees/" + id + "/revisions/77/take", Map.of()).getStatus())
+                .isEqualTo(404);
+        Account stranger = Studio.owner(accounts, passwords);
+        assertThat(read(stranger, "/trees/" + id + "/revisions").getStatus()).isEqualTo(404);
+    }
+
+    @Test
+    void rodFromWaxAndBack() throws Exception {
+        // 100 g of 0.95 over pi / 4 x 0.36 cm2: 3.723 m; and 4 m of it weigh 107.4 g, 119.4 with a tenth left behind
+        String page = page(owner, "/stock?diameter_mm=6&wax_g=100&material=sprue-wax");
+        assertThat(page).contains("rod from this wax", "3723");
+        assertThat(page(owner, "/stock?diameter_mm=6&length_mm=4m&lost_pct=10"))
+                .contains("wax to melt", "119");
+        assertThat(page(owner, "/stock?wax_g=100")).contains("How thick is the rod?");
+        assertThat(page(owner, "/stock?diameter_mm=thin&wax_g=1")).contains("is not a length");
+    }
+
+    @Test
     void anotherStudiosTreeIsNotWeighed() throws Exception {
         long id = tree(owner, built());
         Account stranger = Studio.owner(accounts, passwords);

@@ -128,6 +128,26 @@ class PieceTest extends AppTest {
         assertThat(read(stranger, view).getStatus()).isEqualTo(404);
     }
 
+    /** A mesh of the casting, 6 cm3, asks a pattern 1.01838 times as large: 6.337 cm3. */
+    @Test
+    void aMeshOfTheCastingIsScaledUpOnRequest() throws Exception {
+        Map<String, String> fields = new HashMap<>(SANDPIPER);
+        fields.put("mesh_shows", "casting");
+        long id = piece(fields);
+        upload(owner, "/pieces/" + id + "/mesh", "mesh", "bird.stl", MeshFiles.box(10, 20, 30, 12));
+        assertThat(measured(id)).contains("<b>6.34</b>");
+    }
+
+    /** Three layers gave 4.2 mm at the thinnest; 5 mm take 3.57. */
+    @Test
+    void layersOfASlushedWaxAreCountedOn() throws Exception {
+        Map<String, String> fields = new HashMap<>(SANDPIPER);
+        fields.putAll(
+                Map.of("made", "slushed", "slushed.layers", "3", "slushed.points", "4.2 5.1", "slushed.aim_mm", "5"));
+        assertThat(page(owner, "/pieces/" + piece(fields)))
+                .contains("pours or layers to the wall aimed at", "3.57", "The wall is 4.2 mm at its thinnest point");
+    }
+
     @Test
     void anotherSideUpIsLookedAtAnew() throws Exception {
         long id = piece(SANDPIPER);

@@ -81,12 +81,109 @@ public final class PageLoad {
             }
             post("/trees/4/tree/try", tree);
         });
+        Map<String, String> builder = builder(tree.get("_csrf"));
+        row("builder's update, tree of 60 pieces", () -> {
+            builder.put("parts[gate].at_mm", (30 + typed[0]++ % 20) + " mm");
+            post("/trees/4/gating/try", builder);
+        });
         row("page: tree", () -> get("/trees/3/tree"));
+        row("page: gating", () -> get("/trees/4/gating"));
+        row("page: piece with a mesh", () -> get("/pieces/3"));
         row("page: mold", () -> get("/trees/3/mold"));
         row("page: firing", () -> get("/trees/3/firing"));
         row("page: list of trees", () -> get("/trees"));
         row("page: bench card", () -> get("/trees/3/card"));
         row("page: factors", () -> get("/factors"));
+    }
+
+    /** Sixty leaves in fifteen rings, each with its gate. */
+    private static Map<String, String> builder(String token) {
+        Map<String, String> form =
+                new LinkedHashMap<>(Map.of("_csrf", token, "version", "1", "name", "Sixty leaves", "alloy", "ag-925"));
+        part(
+                form,
+                "cup",
+                "cup",
+                "cone",
+                "cone.top_diameter_mm",
+                "40",
+                "cone.bottom_diameter_mm",
+                "14",
+                "cone.length_mm",
+                "25");
+        part(
+                form,
+                "sprue",
+                "sprue",
+                "rod",
+                "rod.diameter_mm",
+                "10",
+                "rod.length_mm",
+                "260",
+                "joins",
+                "cup",
+                "at_mm",
+                "25",
+                "tilt_deg",
+                "-90");
+        part(
+                form,
+                "gate",
+                "gate",
+                "rod",
+                "count",
+                "60",
+                "rod.diameter_mm",
+                "3",
+                "rod.length_mm",
+                "6",
+                "joins",
+                "sprue",
+                "at_mm",
+                "30",
+                "tilt_deg",
+                "-45",
+                "rings",
+                "15",
+                "spacing_mm",
+                "14");
+        part(
+                form,
+                "leaf",
+                "piece",
+                "mass_g",
+                "count",
+                "60",
+                "mass_g",
+                "0.6",
+                "joins",
+                "gate",
+                "at_mm",
+                "6",
+                "tilt_deg",
+                "-45",
+                "box.length_mm",
+                "22",
+                "box.width_mm",
+                "10",
+                "box.thickness_mm",
+                "3",
+                "wall.thin_mm",
+                "1",
+                "wall.thick_mm",
+                "2");
+        return form;
+    }
+
+    private static void part(Map<String, String> form, String key, String use, String how, String... fields) {
+        String at = "parts[" + key + "].";
+        form.put(at + "name", key);
+        form.put(at + "use", use);
+        form.put(at + "how", how);
+        form.put(at + "material", "sprue-wax");
+        for (int i = 0; i < fields.length; i += 2) {
+            form.put(at + fields[i], fields[i + 1]);
+        }
     }
 
     private static void row(String what, Asking asking) throws IOException, InterruptedException {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import kilnryu.app.sheet.Options;
 import kilnryu.app.sheet.SheetForm.Option;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
@@ -171,33 +172,29 @@ public record PiecePage(
     }
 
     public static List<Option> alloys() {
-        return List.of(Alloy.values()).stream()
-                .map(a -> new Option(a.key(), a.label()))
-                .toList();
+        return Options.alloys();
     }
 
     public static List<Option> materials() {
-        return List.of(PatternMaterial.values()).stream()
-                .map(m -> new Option(m.key(), m.label()))
-                .toList();
+        return Options.materials();
     }
 
     public static List<Option> molds() {
-        return List.of(Shrinkage.MoldKind.values()).stream()
-                .map(k -> new Option(k.key(), k.label()))
-                .toList();
+        return Options.of(Shrinkage.MoldKind.values(), Shrinkage.MoldKind::key, Shrinkage.MoldKind::label);
     }
 
     public static List<Option> ways() {
-        return List.of(PieceReader.Made.values()).stream()
-                .map(m -> new Option(m.key(), m.label()))
-                .toList();
+        return Options.of(PieceReader.Made.values(), PieceReader.Made::key, PieceReader.Made::label);
     }
 
     public static List<Option> meshUnits() {
-        return List.of(MeshUnit.values()).stream()
-                .map(u -> new Option(u.key(), u.key()))
-                .toList();
+        return Options.of(MeshUnit.values(), MeshUnit::key, MeshUnit::key);
+    }
+
+    public static List<Option> shows() {
+        return List.of(
+                new Option("pattern", "the pattern as it is"),
+                new Option("casting", "the casting: scale it up to the pattern"));
     }
 
     public static List<Option> finishes() {

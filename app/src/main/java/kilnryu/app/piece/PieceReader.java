@@ -34,6 +34,7 @@ import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.sum.Formula;
 import kilnryu.core.sum.Known;
+import kilnryu.core.sum.Mark;
 
 /** Reads a piece from its fields and says what follows from it and from its mesh. */
 public final class PieceReader {
@@ -41,10 +42,12 @@ public final class PieceReader {
     private static final int LONGEST_TEXT = 4000;
     private static final double THINNEST_AIM = 4;
     private static final double THICKEST_AIM = 6;
-    private static final Formula SCALED_VOLUME = Formula.of("file_volume * unit^3 / 1000");
-    private static final Formula SCALED_AREA = Formula.of("file_area * unit^2 / 100");
+    private static final Formula SCALED_VOLUME = Formula.of("file_volume * (unit * scale)^3 / 1000");
+    private static final Formula SCALED_AREA = Formula.of("file_area * (unit * scale)^2 / 100");
     private static final Formula SOLID_METAL = Formula.of("volume * alloy_density");
     private static final Formula HOLLOW_METAL = Formula.of("area * wall / 10 * alloy_density");
+
+    private static final Formula LAYERS = Formula.of("done * aim / thinnest");
 
     private final Fields fields;
     private final Optional<MeshSummary> mesh;
@@ -131,22 +134,29 @@ public final class PieceReader {
         int count = fields.whole("count", 1, 10_000).orElse(1);
         record(made);
         Optional<MeshUnit> stated = mesh.flatMap(m -> MeshUnit.named(m.unit()));
-        double unit = fields.choice("mesh_unit", MeshUnit::named)
+        Optional<Figure> chain = chain(made, mold, alloy);
+        boolean ofCasting = fields.choice("mesh_shows", PieceReader::casting).orElse(false);
+        Figure scaled = ofCasting && chain.isPresent()
+                ? chain.get()
+                : Figure.given("scale", "the mesh is the pattern itself", 1, Measure.SCALE, Known.CHOSEN, 0);
+        double fileUnit = fields.choice("mesh_unit", MeshUnit::named)
                 .or(() -> stated)
                 .orElse(MeshUnit.MILLIMETRE)
                 .millimetres();
+        double unit = fileUnit * scaled.value();
         double[] sizes = sizes(unit);
         List<Figure> figures = new ArrayList<>();
         List<Finding> found = new ArrayList<>();
-        Optional<Figure> volume = volume(material, unit);
-        Optional<Figure> area = mesh.map(m -> area(m, unit));
+        Optional<Figure> volume = volume(material, fileUnit, scaled);
+        Optional<Figure> area = mesh.map(m -> area(m, fileUnit, scaled));
         volume.ifPresent(figures::add);
         area.ifPresent(figures::add);
         OptionalDouble thin = wall("wall.thin_mm", mesh.map(MeshSummary::walls).map(w -> w.thinnest() * unit));
         OptionalDouble thick =
                 wall("wall.thick_mm", mesh.map(MeshSummary::walls).map(w -> w.thickest() * unit));
         metal(alloy, volume, area, figures);
-        scale(made, material, mold, alloy, figures);
+        scale(chain, figures);
+        layers(made, figures);
         massAgainstMesh(material, unit, found);
         MeshFindings.of(mesh, unit, sizes, stated.isPresent() || fields.has("mesh_unit"), found);
         wallFindings(made, alloy, thin, thick, found);
@@ -255,7 +265,7 @@ public final class PieceReader {
                 .toArray();
     }
 
-    private Optional<Figure> volume(Optional<PatternMaterial> material, double unit) {
+    private Optional<Figure> volume(Optional<PatternMaterial> material, double unit, Figure scaled) {
         if (mesh.isPresent() && mesh.get().closed()) {
             return Optional.of(Figure.computed("volume", "volume of one pattern", Measure.CUBIC_CENTIMETRE)
                     .by(
@@ -267,7 +277,8 @@ public final class PieceReader {
                                     Measure.TIMES,
                                     Known.MEASURED,
                                     0),
-                            Figure.given("unit", "mm in one unit of the file", unit, Measure.TIMES, Known.CHOSEN, 0)));
+                            Figure.given("unit", "mm in one unit of the file", unit, Measure.TIMES, Known.CHOSEN, 0),
+                            scaled));
         }
         OptionalDouble mass = fields.quantity("mass_g", Range.MASS);
         return mass.isPresent()
@@ -281,13 +292,14 @@ public final class PieceReader {
                 : Optional.empty();
     }
 
-    private static Figure area(MeshSummary m, double unit) {
+    private static Figure area(MeshSummary m, double unit, Figure scaled) {
         return Figure.computed("area", "area of one pattern", Measure.SQUARE_CENTIMETRE)
                 .by(
                         SCALED_AREA,
                         Figure.given(
                                 "file_area", "area in the file's unit", m.area(), Measure.TIMES, Known.MEASURED, 0),
-                        Figure.given("unit", "mm in one unit of the file", unit, Measure.TIMES, Known.CHOSEN, 0));
+                        Figure.given("unit", "mm in one unit of the file", unit, Measure.TIMES, Known.CHOSEN, 0),
+                        scaled);
     }
 
     private OptionalDouble wall(String path, Optional<Double> measured) {
@@ -319,15 +331,22 @@ public final class PieceReader {
         }
     }
 
-    private void scale(
-            Made made, Optional<PatternMaterial> material, MoldKind mold, Optional<Alloy> alloy, List<Figure> figures) {
+    private Optional<Figure> chain(Made made, MoldKind mold, Optional<Alloy> alloy) {
         Shrinkage.Origin origin = switch (made) {
-            case INJECTED -> Shrinkage.Origin.CAST_WAX;
+            case INJECTED, SLUSHED -> Shrinkage.Origin.CAST_WAX;
             case PRINTED -> Shrinkage.Origin.PRINT;
-            case SLUSHED -> Shrinkage.Origin.CAST_WAX;
             default -> Shrinkage.Origin.WORKED;
         };
-        Optional<Figure> scale = alloy.flatMap(a -> Shrinkage.scale(origin, mold, a, factors));
+        return alloy.flatMap(a -> Shrinkage.scale(origin, mold, a, factors));
+    }
+
+    private static Optional<Boolean> casting(String key) {
+        return key.equals("casting")
+                ? Optional.of(true)
+                : key.equals("pattern") ? Optional.of(false) : Optional.empty();
+    }
+
+    private void scale(Optional<Figure> scale, List<Figure> figures) {
         scale.ifPresent(figures::add);
         for (String side : List.of("height", "width", "depth")) {
             OptionalDouble target = fields.quantity("target." + side + "_mm", Range.LENGTH);
@@ -335,6 +354,29 @@ public final class PieceReader {
                 figures.add(Shrinkage.size(side, Length.millimetres(target.getAsDouble()), scale.get()));
             }
         }
+    }
+
+    /** How many pours or layers the wall aimed at takes, by what the layers so far have given at its thinnest point. */
+    private void layers(Made made, List<Figure> figures) {
+        OptionalInt layers = fields.whole("slushed.layers", 1, 200);
+        Optional<Double> thinnest = made == Made.SLUSHED ? points().stream().min(Double::compare) : Optional.empty();
+        if (layers.isEmpty() || thinnest.isEmpty()) {
+            return;
+        }
+        double aim = fields.quantity("slushed.aim_mm", Range.LENGTH).orElse(THINNEST_AIM);
+        figures.add(Figure.computed("layers", "pours or layers to the wall aimed at", Measure.TIMES)
+                .mark(Mark.M, "in proportion to what this mold has given so far")
+                .by(
+                        LAYERS,
+                        Figure.given("aim", "wall aimed at", aim, Measure.MILLIMETRE, Known.CHOSEN, 0),
+                        Figure.given(
+                                "thinnest",
+                                "thinnest point so far",
+                                thinnest.get(),
+                                Measure.MILLIMETRE,
+                                Known.MEASURED,
+                                0),
+                        Figure.given("done", "layers so far", layers.getAsInt(), Measure.TIMES, Known.MEASURED, 0)));
     }
 
     private void massAgainstMesh(Optional<PatternMaterial> material, double unit, List<Finding> found) {

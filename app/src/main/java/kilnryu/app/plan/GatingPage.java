@@ -18,6 +18,8 @@ import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
 import kilnryu.core.finding.Finding;
+import kilnryu.core.finding.Findings;
+import kilnryu.core.finding.Severity;
 import kilnryu.core.gating.Member;
 import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.quantity.Length;
@@ -243,6 +245,29 @@ public record GatingPage(
         }
     }
 
+    /** All that stands against the gating as one line for the other pages; empty when nothing grave does. */
+    static Optional<Finding> summary(Findings findings) {
+        long stops = findings.stops().size();
+        long warnings = findings.all().stream()
+                .filter(f -> f.severity() == Severity.WARN)
+                .count();
+        if (stops + warnings == 0) {
+            return Optional.empty();
+        }
+        String message = "The gating has " + (stops > 0 ? counted(stops, "stop") + " and " : "")
+                + counted(warnings, "warning") + ".";
+        String reason = "They stand at their place in the drawing.";
+        String remedy = "Look at the Gating page.";
+        return Optional.of(
+                stops > 0
+                        ? Finding.stop("gating", "gating", message, reason, remedy)
+                        : Finding.warn("gating", "gating", message, reason, remedy));
+    }
+
+    private static String counted(long count, String word) {
+        return count + " " + word + (count == 1 ? "" : "s");
+    }
+
     /** How many findings of each kind, in words. */
     public String tally() {
         List<String> words = new ArrayList<>();
@@ -250,7 +275,7 @@ public record GatingPage(
             long count =
                     findings.stream().filter(f -> f.severity().equals(severity)).count();
             if (count > 0) {
-                words.add(count + " " + (severity.equals("warn") ? "warning" : severity) + (count > 1 ? "s" : ""));
+                words.add(counted(count, severity.equals("warn") ? "warning" : severity));
             }
         }
         return words.isEmpty() ? "Nothing stands against it" : String.join(" · ", words);

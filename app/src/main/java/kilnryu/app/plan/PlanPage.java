@@ -146,6 +146,10 @@ public record PlanPage(
 
         private List<FindingView> findings() {
             List<Finding> all = new ArrayList<>(plan.findings().all());
+            plan.gating().ifPresent(g -> {
+                all.removeAll(g.findings().all());
+                GatingPage.summary(g.findings()).ifPresent(all::add);
+            });
             clock.filter(c -> c.at(0).isBefore(now) && c.pour().isAfter(now))
                     .ifPresent(c -> all.add(Finding.warn(
                             "late",

@@ -120,7 +120,10 @@ class StageController {
             first.put("parts[p1].role", "piece");
             return first;
         }
-        return sheet.fields();
+        // a note belongs to the save it was written for
+        Map<String, String> fields = new LinkedHashMap<>(sheet.fields());
+        fields.remove("change_note");
+        return fields;
     }
 
     /** What follows from what is typed, as it is typed; keeps it as a draft. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Options;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.sheet.SheetForm.Field;
 import kilnryu.app.sheet.SheetForm.Option;
@@ -15,9 +16,7 @@ import kilnryu.core.gating.Form;
 import kilnryu.core.gating.GatingSchool;
 import kilnryu.core.gating.Layout;
 import kilnryu.core.gating.Use;
-import kilnryu.core.material.Alloy;
 import kilnryu.core.material.InvestmentSystem;
-import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.material.Section;
 
 /** The form of a stage: each field with what was typed, what was understood and what is wrong. */
@@ -27,6 +26,7 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
             "gating_school",
             "pour_rate_kg_s",
             "stick_mm",
+            "change_note",
             "use",
             "joins",
             "ends_at",
@@ -104,7 +104,10 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
     public Map<String, String> unshownBeside() {
         Map<String, String> rest = new LinkedHashMap<>(unshown());
         typed.forEach((path, text) -> {
-            boolean own = path.equals("gating_school") || path.equals("pour_rate_kg_s") || path.equals("stick_mm");
+            boolean own = path.equals("gating_school")
+                    || path.equals("pour_rate_kg_s")
+                    || path.equals("stick_mm")
+                    || path.equals("change_note");
             boolean coat = path.contains("].coat.") || path.endsWith("].role") || path.endsWith("].piece");
             if (path.startsWith("parts[") ? coat : !own && !path.startsWith("layout.")) {
                 rest.put(path, text);
@@ -162,15 +165,7 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
 
     /** A path in words, for those who do not read paths: "rod length of sprue". */
     public String words(String path) {
-        int dot = path.indexOf("].");
-        String field = (dot < 0 ? path : path.substring(dot + 2))
-                .replaceAll("_(g|mm|cm2|cm3|pct|C|at)$", "")
-                .replaceAll("[._]", " ");
-        if (dot < 0) {
-            return field;
-        }
-        String name = typed.getOrDefault(path.substring(0, dot + 2) + "name", "");
-        return field + " of " + (name.isBlank() ? "a part" : name);
+        return new SheetForm(fields, typed, showErrors).words(path);
     }
 
     /** The options of a select as HTML. */
@@ -179,63 +174,43 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
     }
 
     public static List<Option> alloys() {
-        return List.of(Alloy.values()).stream()
-                .map(a -> new Option(a.key(), a.label()))
-                .toList();
+        return Options.alloys();
     }
 
     public static List<Option> materials() {
-        return List.of(PatternMaterial.values()).stream()
-                .map(m -> new Option(m.key(), m.label()))
-                .toList();
+        return Options.materials();
     }
 
     public static List<Option> ways() {
-        return List.of(TreeReader.How.values()).stream()
-                .map(h -> new Option(h.field(), h.label()))
-                .toList();
+        return Options.of(TreeReader.How.values(), TreeReader.How::field, TreeReader.How::label);
     }
 
     public static List<Option> systems() {
-        return List.of(InvestmentSystem.values()).stream()
-                .map(s -> new Option(s.key(), s.label()))
-                .toList();
+        return Options.of(InvestmentSystem.values(), InvestmentSystem::key, InvestmentSystem::label);
     }
 
     public static List<Option> mixSchools() {
-        return List.of(MixSchool.values()).stream()
-                .map(s -> new Option(s.key(), s.label()))
-                .toList();
+        return Options.of(MixSchool.values(), MixSchool::key, MixSchool::label);
     }
 
     public static List<Option> uses() {
-        return List.of(Use.values()).stream()
-                .map(u -> new Option(u.key(), u.label()))
-                .toList();
+        return Options.of(Use.values(), Use::key, Use::label);
     }
 
     public static List<Option> likenesses() {
-        return List.of(Form.Likeness.values()).stream()
-                .map(l -> new Option(l.key(), l.label()))
-                .toList();
+        return Options.of(Form.Likeness.values(), Form.Likeness::key, Form.Likeness::label);
     }
 
     public static List<Option> gatingSchools() {
-        return List.of(GatingSchool.values()).stream()
-                .map(s -> new Option(s.key(), s.label()))
-                .toList();
+        return Options.of(GatingSchool.values(), GatingSchool::key, GatingSchool::label);
     }
 
     public static List<Option> layouts() {
-        return List.of(Layout.values()).stream()
-                .map(l -> new Option(l.key(), l.label()))
-                .toList();
+        return Options.of(Layout.values(), Layout::key, Layout::label);
     }
 
     public static List<Option> sections() {
-        return List.of(Section.values()).stream()
-                .map(s -> new Option(s.key(), s.label()))
-                .toList();
+        return Options.of(Section.values(), Section::key, Section::label);
     }
 
     public static List<Option> burnoutSchools() {

@@ -9,6 +9,7 @@ public record Range(Measure unit, double least, double most) {
     public static final Range MASS_OR_NONE = new Range(Measure.GRAM, 0, 1_000_000);
     public static final Range LENGTH = new Range(Measure.MILLIMETRE, 0.01, 5_000);
     public static final Range LENGTH_OR_NONE = new Range(Measure.MILLIMETRE, 0, 5_000);
+    public static final Range ROD = new Range(Measure.MILLIMETRE, 0.1, 1_000_000);
     public static final Range STICK = new Range(Measure.MILLIMETRE, 20, 5_000);
     public static final Range SET_TIME = new Range(Measure.MINUTE, 0.01, 10_000);
     public static final Range HOURS = new Range(Measure.HOUR, 0.01, 10_000);

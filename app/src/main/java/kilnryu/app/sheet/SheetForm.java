@@ -12,6 +12,39 @@ public record SheetForm(Fields fields, Map<String, String> typed, boolean showEr
         public boolean isWrong() {
             return !error.isEmpty();
         }
+
+        /** Label, input and remark as HTML: written at once, since a tree of many parts has hundreds of them. */
+        public String input(String label, String hint) {
+            return label(label) + "<input class=\"form-control" + (isWrong() ? " is-invalid" : "") + "\" id=\"" + id
+                    + "\" name=\"" + escaped(path) + "\" value=\"" + escaped(value)
+                    + "\" autocomplete=\"off\" aria-describedby=\"note-" + id + "\" placeholder=\"" + escaped(hint)
+                    + "\">"
+                    + note();
+        }
+
+        /** Label, select and remark as HTML. */
+        public String select(String label, String options, String none) {
+            String first = none == null
+                    ? ""
+                    : "<option value=\"\"" + (value.isEmpty() ? " selected=\"selected\">" : ">") + escaped(none)
+                            + "</option>";
+            return label(label) + "<select class=\"form-select" + (isWrong() ? " is-invalid" : "") + "\" id=\"" + id
+                    + "\" name=\"" + escaped(path) + "\" aria-describedby=\"note-" + id + "\">" + first + options
+                    + "</select>" + note();
+        }
+
+        private String label(String words) {
+            return "<label for=\"" + id + "\">" + escaped(words) + "</label>";
+        }
+
+        private String note() {
+            return "<p class=\"note" + (isWrong() ? " wrong" : "") + "\" id=\"note-" + id + "\">"
+                    + escaped(isWrong() ? error : echo) + "</p>";
+        }
+
+        private static String escaped(String text) {
+            return HtmlUtils.htmlEscape(text == null ? "" : text, "UTF-8");
+        }
     }
 
     /** A choice of a select. */
@@ -27,6 +60,19 @@ public record SheetForm(Fields fields, Map<String, String> typed, boolean showEr
     /** All remarks, for refreshing those of a page while it is typed in. */
     public List<Field> remarks() {
         return typed.keySet().stream().map(this::field).toList();
+    }
+
+    /** A path in words, for those who do not read paths: "rod length of sprue". */
+    public String words(String path) {
+        int dot = path.indexOf("].");
+        String field = (dot < 0 ? path : path.substring(dot + 2))
+                .replaceAll("_(g|mm|cm2|cm3|pct|C|at)$", "")
+                .replaceAll("[._]", " ");
+        if (dot < 0) {
+            return field;
+        }
+        String name = typed.getOrDefault(path.substring(0, dot + 2) + "name", "");
+        return field + " of " + (name.isBlank() ? "a part" : name);
     }
 
     public static String id(String path) {

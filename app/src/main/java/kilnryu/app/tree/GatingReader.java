@@ -36,7 +36,9 @@ import kilnryu.core.tree.TreePlan;
  */
 public final class GatingReader {
     private static final int MOST_RINGS = 200;
+    private static final int MOST_PLACED = 3_000;
     private static final int LONGEST_ORDER = 120;
+    private static final int LONGEST_NOTE = 400;
 
     private final Fields fields;
     private final TreePlan tree;
@@ -74,6 +76,7 @@ public final class GatingReader {
                 fields.choice("gating_school", GatingSchool::named).orElse(GatingSchool.FREE_TREE);
         OptionalDouble rate = fields.quantity("pour_rate_kg_s", Range.POUR_RATE);
         fields.quantity("stick_mm", Range.STICK);
+        fields.text("change_note", LONGEST_NOTE);
         Map<String, Member> members = new LinkedHashMap<>();
         for (int i = 0; i < keys.size(); i++) {
             members.put(keys.get(i), member(keys.get(i), i, keys));
@@ -83,6 +86,14 @@ public final class GatingReader {
             return Optional.empty();
         }
         List<Finding> unplaced = new ArrayList<>();
+        int all = members.values().stream()
+                .filter(m -> m.joint().isPresent())
+                .mapToInt(Member::count)
+                .sum();
+        if (all > MOST_PLACED) {
+            fields.error("parts", "At most 3,000 parts can be placed in one tree; these are " + all + ".");
+            return Optional.empty();
+        }
         List<Member> placed = placed(members, unplaced);
         try {
             GatingPlan plan = GatingPlanner.plan(new GatingQuestion(

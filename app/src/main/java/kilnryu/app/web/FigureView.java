@@ -41,6 +41,24 @@ public record FigureView(
         return !shown.toString().equals(working);
     }
 
+    private FigureView withoutInputs() {
+        return new FigureView(
+                symbol,
+                name,
+                shown,
+                working,
+                formula,
+                substituted,
+                mark,
+                meaning,
+                known,
+                source,
+                handbook,
+                spread,
+                List.of(),
+                0);
+    }
+
     /** Makes the views of one page, each sum once however often it is part of another. */
     public static final class Maker {
         private final Units units;
@@ -52,9 +70,11 @@ public record FigureView(
             this.precious = precious;
         }
 
-        /** A figure that stands for itself, with its spread. */
+        /** A figure that stands for itself, with its spread; where it is part of a later sum, only its own line is. */
         public FigureView of(Figure figure) {
-            return make(figure, spread(figure));
+            FigureView view = make(figure, spread(figure));
+            made.put(figure, view.withoutInputs());
+            return view;
         }
 
         private FigureView input(Figure figure) {

@@ -160,7 +160,8 @@ class BuildingIT extends BrowserTest {
         press("Undo");
         assertThat(at).hasValue(before);
         assertThat(grip).hasAttribute("data-value", Pattern.compile(before.replace(" mm", "") + "(\\.0+)?"));
-        page.waitForFunction("!document.querySelector('.htmx-request, .htmx-swapping, .htmx-settling')");
+        assertThat(page.locator(".htmx-request, .htmx-swapping, .htmx-settling"))
+                .hasCount(0);
         grip.focus();
         page.keyboard().press("Shift+ArrowUp");
         assertThat(at).hasValue(plus(before, 5));

@@ -39,6 +39,7 @@ public final class GatingPlanner {
         List<Figure> figures = new ArrayList<>();
         filling.flow().ifPresent(figures::add);
         filling.fill().ifPresent(figures::add);
+        filling.freezing().ifPresent(figures::add);
         filling.leastWall().ifPresent(figures::add);
         Optional<Figure> ratio = ratio(assembly);
         ratio.ifPresent(figures::add);

@@ -1,0 +1,73 @@
+package kilnryu.app.stock;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import kilnryu.app.account.Account;
+import kilnryu.app.factor.FactorStore;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Range;
+import kilnryu.app.sheet.SheetForm;
+import kilnryu.app.sheet.SheetForm.Option;
+import kilnryu.app.web.FigureView;
+import kilnryu.core.material.PatternMaterial;
+import kilnryu.core.quantity.Length;
+import kilnryu.core.quantity.Mass;
+import kilnryu.core.stock.RodSums;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The page of sprue stock; its question stands in its address. */
+@Controller
+class StockController {
+    private final FactorStore factors;
+
+    StockController(FactorStore factors) {
+        this.factors = factors;
+    }
+
+    @GetMapping("/stock")
+    String show(@AuthenticationPrincipal Account account, @RequestParam Map<String, String> asked, Model model) {
+        Map<String, String> typed = new LinkedHashMap<>(asked);
+        Fields fields = Fields.typed(typed, account.units());
+        FigureView.Maker views = new FigureView.Maker(account.units(), false);
+        model.addAttribute(
+                "figures",
+                figures(fields, factors.of(account.studioId())).stream()
+                        .map(views::of)
+                        .toList());
+        model.addAttribute("soft", "soft-wax".equals(typed.get("material")));
+        model.addAttribute(
+                "materials",
+                List.of(PatternMaterial.values()).stream()
+                        .filter(m -> m.family() == PatternMaterial.Family.WAX)
+                        .map(m -> new Option(m.key(), m.label()))
+                        .toList());
+        model.addAttribute("form", new SheetForm(fields, typed, !typed.isEmpty()));
+        return "stock/stock";
+    }
+
+    private static List<Figure> figures(Fields fields, Factors own) {
+        PatternMaterial wax = fields.choice("material", PatternMaterial::named).orElse(PatternMaterial.SPRUE_WAX);
+        OptionalDouble diameter = fields.quantity("diameter_mm", Range.LENGTH);
+        OptionalDouble mass = fields.quantity("wax_g", Range.MASS);
+        OptionalDouble length = fields.quantity("length_mm", Range.ROD);
+        double lost = fields.quantity("lost_pct", Range.LOSS).orElse(0);
+        List<Figure> figures = new ArrayList<>();
+        if (diameter.isPresent()) {
+            Length thick = Length.millimetres(diameter.getAsDouble());
+            mass.ifPresent(g -> figures.add(RodSums.length(Mass.grams(g), thick, wax, lost, own)));
+            length.ifPresent(mm -> figures.add(RodSums.mass(Length.millimetres(mm), thick, wax, lost, own)));
+        } else if (mass.isPresent() || length.isPresent()) {
+            fields.missing("diameter_mm", "How thick is the rod?");
+        }
+        return figures;
+    }
+}
