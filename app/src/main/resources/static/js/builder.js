@@ -185,7 +185,7 @@ if (form && builder) {
     const active = document.activeElement;
     focused = active?.classList?.contains("grip") ? id(active) : null;
   });
-  document.addEventListener("htmx:afterSettle", () => {
+  document.addEventListener("htmx:afterSwap", () => {
     if (focused && answer()) {
       const again = [...answer().querySelectorAll(".grip")].find((grip) => id(grip) === focused);
       again?.focus({ preventScroll: true });

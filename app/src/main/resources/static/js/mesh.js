@@ -67,9 +67,8 @@ async function view(box) {
     return ball;
   });
 
-  const known = [...walls].filter(Number.isFinite).sort((a, b) => a - b);
-  const least = known[Math.floor(known.length * 0.01)] ?? 0;
-  const most = known[Math.floor(known.length * 0.99)] ?? 1;
+  const least = Number(box.dataset.least);
+  const most = Number(box.dataset.most);
   const paint = (byWall) => {
     const colour = new three.Color();
     for (let t = 0; t < count; t++) {
@@ -97,7 +96,7 @@ async function view(box) {
 
   const button = box.querySelector("[data-colour]");
   const key = box.querySelector(".scale-key");
-  button.disabled = known.length === 0;
+  button.disabled = walls.length === 0;
   button.addEventListener("click", () => {
     const on = button.getAttribute("aria-pressed") !== "true";
     button.setAttribute("aria-pressed", String(on));

@@ -295,8 +295,7 @@ class GatingPagesTest extends AppTest {
         // 100 g of 0.95 over pi / 4 x 0.36 cm2: 3.723 m; and 4 m of it weigh 107.4 g, 119.4 with a tenth left behind
         String page = page(owner, "/stock?diameter_mm=6&wax_g=100&material=sprue-wax");
         assertThat(page).contains("rod from this wax", "3723");
-        assertThat(page(owner, "/stock?diameter_mm=6&length_mm=4m&lost_pct=10"))
-                .contains("wax to melt", "119");
+        assertThat(page(owner, "/stock?diameter_mm=6&length_mm=4m&lost_pct=10")).contains("wax to melt", "119");
         assertThat(page(owner, "/stock?wax_g=100")).contains("How thick is the rod?");
         assertThat(page(owner, "/stock?diameter_mm=thin&wax_g=1")).contains("is not a length");
     }

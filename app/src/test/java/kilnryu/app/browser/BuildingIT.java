@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.nio.ByteBuffer;
@@ -52,7 +53,10 @@ class BuildingIT extends BrowserTest {
         Path file = slab();
         page.locator("#mesh-file").setInputFiles(file);
         press("Measure it");
-        assertThat(page.locator(".facts")).containsText("12 triangles, one body, closed");
+        assertThat(page.locator(".facts"))
+                .containsText(
+                        "12 triangles, one body, closed",
+                        new LocatorAssertions.ContainsTextOptions().setTimeout(30_000));
         Files.delete(file);
         return page.url().replaceAll("[?#].*", "");
     }
@@ -157,13 +161,13 @@ class BuildingIT extends BrowserTest {
         assertThat(at).hasValue(before);
         press("Redo");
         assertThat(at).hasValue(moved);
-        press("Undo");
+        page.waitForResponse("**/gating/try", () -> press("Undo"));
         assertThat(at).hasValue(before);
         assertThat(grip).hasAttribute("data-value", Pattern.compile(before.replace(" mm", "") + "(\\.0+)?"));
         assertThat(page.locator(".htmx-request, .htmx-swapping, .htmx-settling"))
                 .hasCount(0);
         grip.focus();
-        page.keyboard().press("Shift+ArrowUp");
+        page.waitForResponse("**/gating/try", () -> page.keyboard().press("Shift+ArrowUp"));
         assertThat(at).hasValue(plus(before, 5));
         assertThat(grip).isFocused();
         page.reload();

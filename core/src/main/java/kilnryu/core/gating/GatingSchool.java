@@ -5,12 +5,13 @@ import java.util.Optional;
 
 /**
  * Schools of gating. Casters differ in where the stream is held back and in what has to be vented; each school is a
- * consistent set of limits.
+ * consistent set of limits. Free tree: many gates, vacuum or spin draws gas through the mold. Choked: the sprue runs
+ * full and the gates hold the stream back. Calm: areas grow, so that metal slows before it enters.
  */
 public enum GatingSchool {
-    FREE_TREE("free-tree", "free tree: many gates, vacuum or spin draws gas through the mold", 0.5, 30, false),
-    CHOKED("choked", "choked at the gates: sprue 1, gates 0.4 to 0.9; the sprue runs full", 0.4, 0.9, true),
-    CALM("calm", "calm from below: sprue 1, gates 1.2 to 4; metal slows before it enters", 1.2, 4, true);
+    FREE_TREE("free-tree", "free tree, under vacuum or spun", 0.5, 30, false),
+    CHOKED("choked", "choked, sprue to gates 1 : 0.4-0.9", 0.4, 0.9, true),
+    CALM("calm", "calm from below, 1 : 1.2-4", 1.2, 4, true);
 
     private final String key;
     private final String label;
