@@ -35,6 +35,7 @@ import kilnryu.core.tree.Part;
  * What the builder shows beside its table.
  *
  * @param drawing empty until the tree is built
+ * @param metal volume, metal and charge
  * @param mended findings of the saved tree that are gone
  * @param added findings that the saved tree does not have
  * @param summaries one line for each member, by key
@@ -44,6 +45,7 @@ import kilnryu.core.tree.Part;
 public record GatingPage(
         String drawing,
         List<FigureView> figures,
+        List<FigureView> metal,
         List<FindingView> findings,
         List<FindingView> mended,
         List<FindingView> added,
@@ -93,12 +95,24 @@ public record GatingPage(
                     plan.gating().map(g -> g.plan().figures()).orElse(List.of()).stream()
                             .map(views::of)
                             .toList(),
+                    metal(),
                     numbered(pinned),
                     compares ? without(before, pinned) : List.of(),
                     compares ? without(pinned, before) : List.of(),
                     summaries(),
                     sticks(),
                     offers(pinned));
+        }
+
+        /** Volume, metal and charge, by the scale where the tree was weighed; the other sums stand on the Tree page. */
+        private List<FigureView> metal() {
+            List<Figure> metal = new ArrayList<>();
+            plan.tree().ifPresent(t -> {
+                metal.add(t.treeVolume());
+                metal.add(plan.weighed().map(w -> w.cavity()).orElse(t.cavityMetal()));
+                metal.add(plan.weighed().map(w -> w.charge()).orElse(t.charge()));
+            });
+            return metal.stream().map(views::of).toList();
         }
 
         private List<FindingView> numbered(List<Finding> findings) {

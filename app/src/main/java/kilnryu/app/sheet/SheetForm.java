@@ -76,7 +76,18 @@ public record SheetForm(Fields fields, Map<String, String> typed, boolean showEr
     }
 
     public static String id(String path) {
-        return path.replaceAll("[^A-Za-z0-9]+", "-").replaceAll("-$", "");
+        StringBuilder id = new StringBuilder(path.length());
+        for (int i = 0; i < path.length(); i++) {
+            char c = path.charAt(i);
+            boolean plain = c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z' || c >= '0' && c <= '9';
+            if (plain) {
+                id.append(c);
+            } else if (id.length() == 0 || id.charAt(id.length() - 1) != '-') {
+                id.append('-');
+            }
+        }
+        int end = id.length() - 1;
+        return end >= 0 && id.charAt(end) == '-' ? id.substring(0, end) : id.toString();
     }
 
     /** The options of a select as HTML: written at once, since a tree of many parts has thousands of them. */
