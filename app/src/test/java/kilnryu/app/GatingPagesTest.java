@@ -158,6 +158,98 @@ class GatingPagesTest extends AppTest {
     }
 
     @Test
+    void badPlacesAreSaidAtTheirFieldsAndNothingIsLost() throws Exception {
+        Map<String, String> fields = built();
+        fields.put("parts[leaf].wall.order", "4 two 3");
+        fields.put("parts[leaf].core.length_mm", "20");
+        fields.put("parts[gate].tilt_deg", "120");
+        fields.put("parts[gate].rings", "many");
+        fields.put("pour_rate_kg_s", "-1");
+        fields.put("change_note", "n".repeat(500));
+        MockHttpServletResponse answer = send(owner, "/trees/0/gating", fields);
+        assertThat(answer.getStatus()).isEqualTo(422);
+        assertThat(answer.getContentAsString())
+                .contains(
+                        "Type the walls in mm, one after the other",
+                        "A core has a length and a diameter",
+                        "too large; at most 90",
+                        "Type a whole number from 1 to 200",
+                        "cannot be negative",
+                        "At most 400 letters",
+                        "value=\"4 two 3\"");
+    }
+
+    @Test
+    void wallsThatContradictEachOtherAreRefused() throws Exception {
+        Map<String, String> fields = built();
+        fields.put("parts[leaf].wall.thin_mm", "6");
+        assertThat(send(owner, "/trees/0/gating", fields).getContentAsString())
+                .contains("The thickest wall is thinner than the thinnest");
+    }
+
+    @Test
+    void tooManyPartsForADrawingAreSaid() throws Exception {
+        Map<String, String> fields = built();
+        fields.put("parts[gate].count", "5000");
+        assertThat(send(owner, "/trees/0/gating", fields).getContentAsString())
+                .contains("At most 3,000 parts can be placed in one tree; these are 5003");
+    }
+
+    @Test
+    void whatIsWrongOnTheOtherPageIsSaidWithAWayThere() throws Exception {
+        Map<String, String> fields = built();
+        fields.put("parts[gate].tilt_deg", "steep");
+        MockHttpServletResponse answer = send(owner, "/trees/0/tree", fields);
+        assertThat(answer.getStatus()).isEqualTo(422);
+        assertThat(answer.getContentAsString()).contains("On the Gating page", "tilt deg of gate");
+    }
+
+    @Test
+    void theMoldTakesTheTreeAsItIsBuilt() throws Exception {
+        long id = tree(owner, built());
+        assertThat(send(owner, "/trees/" + id + "/mold", FLASK_ALONE).getStatus())
+                .isEqualTo(302);
+        // cup 40 + sprue 80, and the lower leaf ends above that: 120 deep; end clearance 150 - 120 = 30
+        assertThat(page(owner, "/trees/" + id + "/mold")).contains("30 mm to the free end");
+    }
+
+    private static final Map<String, String> FLASK_ALONE =
+            Map.of("version", "0", "inner_diameter_mm", "100 mm", "height_mm", "150", "system", "gypsum-jewelry");
+
+    @Test
+    void aHotterMoldFillsThinnerWalls() throws Exception {
+        Map<String, String> thin = built();
+        thin.put("parts[leaf].wall.thin_mm", "0.2");
+        long id = tree(owner, thin);
+        send(owner, "/trees/" + id + "/mold", FLASK_ALONE);
+        String cold = leastWall(id, "100");
+        String hot = leastWall(id, "700");
+        assertThat(Double.parseDouble(hot)).isLessThan(Double.parseDouble(cold));
+    }
+
+    private String leastWall(long id, String mold) throws Exception {
+        String version =
+                page(owner, "/trees/" + id + "/firing").replaceAll("(?s).*name=\"version\" value=\"(\\d+)\".*", "$1");
+        send(owner, "/trees/" + id + "/firing", Map.of("version", version, "mold_C", mold, "section", "thin"));
+        return page(owner, "/trees/" + id + "/gating")
+                .replaceAll("(?s).*thinnest wall that fills</span><b>([0-9.]+)</b>.*", "$1");
+    }
+
+    @Test
+    void aVentIsOfferedWithItsMeasures() throws Exception {
+        Map<String, String> fields = built();
+        fields.put("gating_school", "choked");
+        fields.put("parts[leaf].tilt_deg", "60");
+        long id = tree(owner, fields);
+        assertThat(page(owner, "/trees/" + id + "/gating")).contains("Set a vent on leaf");
+        fields.put("version", "1");
+        fields.put("use", "vent");
+        fields.put("on", "leaf");
+        String member = send(owner, "/trees/" + id + "/gating/member", fields).getContentAsString();
+        assertThat(member).contains("selected=\"selected\">leaf", "value=\"30 mm\"", "value=\"90°\"");
+    }
+
+    @Test
     void aLayoutBuildsATreeThatFeeds() throws Exception {
         Map<String, String> list = new HashMap<>(WAX);
         list.put("parts[a].box.length_mm", "40");

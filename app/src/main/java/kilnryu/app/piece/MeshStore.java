@@ -8,7 +8,9 @@ import java.sql.SQLException;
 import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -117,6 +119,15 @@ public class MeshStore {
                 .param("studio", studio)
                 .query(this::row)
                 .optional();
+    }
+
+    /** The newest mesh of each of a studio's pieces, by the piece. */
+    Map<Long, Row> newest(long studio) {
+        return jdbc.sql("""
+                        select distinct on (piece_id) * from mesh where studio_id = :studio and state <> 'cancelled'
+                         order by piece_id, id desc
+                        """).param("studio", studio).query(this::row).list().stream()
+                .collect(Collectors.toMap(Row::pieceId, row -> row));
     }
 
     public Optional<Row> find(long id) {

@@ -21,6 +21,8 @@ import kilnryu.app.sheet.Merge;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.sheet.SheetStore;
 import kilnryu.app.web.Show;
+import kilnryu.core.piece.Equipment;
+import kilnryu.core.sum.Factors;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -77,8 +79,14 @@ class PieceController {
             @RequestParam(defaultValue = "false") boolean archived,
             Model model) {
         String search = q.length() > 120 ? q.substring(0, 120) : q.replace("\u0000", "");
+        Surroundings around = around(account);
+        Map<Long, MeshStore.Row> shapes = meshes.newest(account.studioId());
         List<PieceLine> lines = pieces.list(account.studioId(), archived, search, SHOWN).stream()
-                .map(row -> PieceLine.of(row, reading(account, row.fields(), meshOf(account, row.id())), account))
+                .map(row -> PieceLine.of(
+                        row,
+                        around.read(
+                                Fields.typed(row.fields(), account.units()), Optional.ofNullable(shapes.get(row.id()))),
+                        account))
                 .toList();
         model.addAttribute("lines", lines);
         model.addAttribute("q", search);
@@ -133,7 +141,7 @@ class PieceController {
         present(account, id);
         Sight sight = sight(id, form, true);
         Fields fields = Fields.typed(sight.typed, account.units());
-        read(account, fields, meshOf(account, id));
+        around(account).read(fields, meshOf(account, id));
         if (fields.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(account, sight, model);
@@ -209,14 +217,20 @@ class PieceController {
         return id == 0 ? Optional.empty() : meshes.ofPiece(account.studioId(), id);
     }
 
-    private PieceReader.Piece reading(Account account, Map<String, String> typed, Optional<MeshStore.Row> mesh) {
-        return read(account, Fields.typed(typed, account.units()), mesh);
+    /** What a piece is held against. */
+    private record Surroundings(Equipment equipment, Factors factors, LocalDate today) {
+        PieceReader.Piece read(Fields fields, Optional<MeshStore.Row> mesh) {
+            return PieceReader.read(
+                    fields,
+                    mesh.filter(m -> m.state().equals("measured")).map(MeshStore.Row::summary),
+                    equipment,
+                    factors,
+                    today);
+        }
     }
 
-    private PieceReader.Piece read(Account account, Fields fields, Optional<MeshStore.Row> mesh) {
-        return PieceReader.read(
-                fields,
-                mesh.filter(m -> m.state().equals("measured")).map(MeshStore.Row::summary),
+    private Surroundings around(Account account) {
+        return new Surroundings(
                 EquipmentReader.saved(equipment.of(account.studioId()).fields()),
                 factors.of(account.studioId()),
                 LocalDate.ofInstant(clock.instant(), account.zoneId()));
@@ -249,7 +263,7 @@ class PieceController {
     private void fill(Account account, Sight sight, Model model) {
         Fields fields = Fields.typed(sight.typed, account.units());
         Optional<MeshStore.Row> mesh = meshOf(account, sight.piece);
-        PieceReader.Piece piece = read(account, fields, mesh);
+        PieceReader.Piece piece = around(account).read(fields, mesh);
         model.addAttribute("piece", PiecePage.of(piece, mesh, account.units()));
         model.addAttribute("form", new SheetForm(fields, sight.typed, sight.showErrors));
         model.addAttribute("id", sight.piece);
