@@ -83,7 +83,7 @@ class WeighedTreeTest {
                         .get(0)
                         .message())
                 .contains("10 % less");
-        assertThat(WeighedTree.of(plan(wax(96)), Mass.grams(100.8), Factors.HANDBOOK)
+        assertThat(WeighedTree.of(plan(wax(96)), Mass.grams(100.7), Factors.HANDBOOK)
                         .findings()
                         .all())
                 .isEmpty();
