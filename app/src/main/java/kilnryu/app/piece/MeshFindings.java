@@ -10,7 +10,7 @@ import kilnryu.core.finding.Finding;
 final class MeshFindings {
     private MeshFindings() {}
 
-    static void of(Optional<MeshSummary> mesh, double unit, double[] sizes, boolean unitKnown, List<Finding> found) {
+    static void of(Optional<MeshSummary> mesh, double unit, boolean unitKnown, List<Finding> found) {
         if (mesh.isEmpty()) {
             return;
         }

@@ -158,7 +158,7 @@ public final class PieceReader {
         scale(chain, figures);
         layers(made, figures);
         massAgainstMesh(material, unit, found);
-        MeshFindings.of(mesh, unit, sizes, stated.isPresent() || fields.has("mesh_unit"), found);
+        MeshFindings.of(mesh, unit, stated.isPresent() || fields.has("mesh_unit"), found);
         wallFindings(made, alloy, thin, thick, found);
         OptionalInt days = days(today);
         Optional<Commission> commission = alloy.isPresent() && material.isPresent() && !Double.isNaN(sizes[0])

@@ -47,8 +47,8 @@ public record GatingPage(
         List<FigureView> figures,
         List<FigureView> metal,
         List<FindingView> findings,
-        List<FindingView> mended,
-        List<FindingView> added,
+        List<String> mended,
+        List<String> added,
         Map<String, String> summaries,
         List<Sticks> sticks,
         List<Offer> offers) {
@@ -141,13 +141,13 @@ public record GatingPage(
         }
 
         /** Findings of the one that the other has not, or has less severely. */
-        private List<FindingView> without(List<Finding> of, List<Finding> other) {
+        private List<String> without(List<Finding> of, List<Finding> other) {
             Map<String, Finding> there = new HashMap<>();
             other.forEach(f -> there.put(f.id(), f));
             return of.stream()
                     .filter(f -> !there.containsKey(f.id())
                             || there.get(f.id()).severity().compareTo(f.severity()) > 0)
-                    .map(f -> FindingView.of(f, views, 0))
+                    .map(Finding::message)
                     .toList();
         }
 

@@ -315,11 +315,10 @@ class StageController {
         model.addAttribute("stage", sight.stage());
         model.addAttribute("view", sight.view.key);
         if (sight.view.key.equals("gating")) {
-            Optional<Plan> saved = sight.tree == 0
-                    ? Optional.empty()
-                    : Optional.of(plans.find(account, sight.tree).plan());
-            model.addAttribute(
-                    "gating", GatingPage.of(plan, saved, account.units(), plans.factors(account, sight.tree)));
+            Optional<Plans.Saved> saved =
+                    sight.tree == 0 ? Optional.empty() : Optional.of(plans.find(account, sight.tree));
+            Factors own = saved.map(Plans.Saved::factors).orElseGet(() -> plans.factors(account, 0));
+            model.addAttribute("gating", GatingPage.of(plan, saved.map(Plans.Saved::plan), account.units(), own));
         }
         model.addAttribute("version", sight.version);
         model.addAttribute("pageView", sight.page);

@@ -36,7 +36,7 @@ class MeshFindingsTest {
 
     private static List<String> found(MeshSummary mesh, double unit, boolean unitKnown) {
         List<Finding> found = new ArrayList<>();
-        MeshFindings.of(Optional.of(mesh), unit, new double[] {1, 1, 1}, unitKnown, found);
+        MeshFindings.of(Optional.of(mesh), unit, unitKnown, found);
         return found.stream().map(f -> f.id() + ": " + f.message()).toList();
     }
 
