@@ -13,7 +13,7 @@ import org.springframework.mock.web.MockHttpServletResponse;
 class GatingPagesTest extends AppTest {
 
     /** A cup, a sprue of 12, two gates of 9 and two leaves 4 mm thick. */
-    private static Map<String, String> built() {
+    static Map<String, String> built() {
         Map<String, String> f = new LinkedHashMap<>();
         f.put("version", "0");
         f.put("name", "Sea-kale leaves");

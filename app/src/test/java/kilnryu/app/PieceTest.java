@@ -188,6 +188,7 @@ class PieceTest extends AppTest {
         assertThat(tree)
                 .contains("value=\"Sandpiper\"", "value=\"6 cm³\"", "name=\"parts[p1].box.length_mm\" value=\"30 mm\"");
         assertThat(tree).contains("name=\"parts[p1].wall.thin_mm\" value=\"10 mm\"");
+        assertThat(tree).contains("name=\"parts[p1].traps.high\" value=\"0\"");
     }
 
     @Test

@@ -70,7 +70,7 @@ class CardController {
                 saved.sheets().values().stream().mapToLong(s -> s.version()).sum();
         return new Card(
                 PlanPage.of(saved.plan(), account.units(), now, EnumSet.allOf(PlanPage.Drawing.class)),
-                saved.plan().moldExtras().school().moves(),
+                saved.plan().moldExtras().school().moves(saved.plan().reading().factors()),
                 Show.dayAndClock(now),
                 revision,
                 account.studio());

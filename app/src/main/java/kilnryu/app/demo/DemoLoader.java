@@ -14,6 +14,9 @@ import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.piece.PieceIntake;
 import kilnryu.app.plan.DocumentController;
 import kilnryu.app.plan.PlanDocument;
+import kilnryu.app.school.Craft;
+import kilnryu.app.school.SchoolStore;
+import kilnryu.core.gating.GatingSchool;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -38,6 +41,7 @@ class DemoLoader implements ApplicationRunner {
     private final AccountStore accounts;
     private final PieceIntake pieces;
     private final EquipmentStore equipment;
+    private final SchoolStore schools;
     private final DocumentController documents;
     private final PasswordEncoder passwords;
     private final Clock clock;
@@ -48,6 +52,7 @@ class DemoLoader implements ApplicationRunner {
             DocumentController documents,
             PieceIntake pieces,
             EquipmentStore equipment,
+            SchoolStore schools,
             PasswordEncoder passwords,
             Clock clock,
             @Value("${kilnryu.demo}") boolean wanted) {
@@ -55,6 +60,7 @@ class DemoLoader implements ApplicationRunner {
         this.documents = documents;
         this.pieces = pieces;
         this.equipment = equipment;
+        this.schools = schools;
         this.passwords = passwords;
         this.clock = clock;
         this.wanted = wanted;
@@ -80,6 +86,12 @@ class DemoLoader implements ApplicationRunner {
                     owner.get().studioId(),
                     0,
                     JSON.readValue(read("equipment"), new TypeReference<LinkedHashMap<String, String>>() {}));
+            schools.copy(
+                    owner.get(),
+                    Craft.GATING,
+                    "Thin leaves",
+                    GatingSchool.FREE_TREE.key(),
+                    JSON.readValue(read("school-leaves"), new TypeReference<LinkedHashMap<String, String>>() {}));
             LOG.info("demo studio loaded");
         }
     }

@@ -12,6 +12,7 @@ import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.material.Section;
 import kilnryu.core.piece.Shrinkage;
+import kilnryu.core.piece.Split;
 import kilnryu.core.sum.Constant;
 import kilnryu.core.tree.TreePlanner;
 
@@ -27,6 +28,7 @@ public final class Catalogue {
             group("Charge", TreePlanner.constants()),
             group("Gating", GatingPlanner.constants()),
             group("Pattern size", Shrinkage.constants()),
+            group("Sections", Split.constants()),
             group("Investments", InvestmentSystem.constants()),
             group("Mixing and flask", FlaskPlanner.constants()),
             group("Clearances", Clearances.constants()),

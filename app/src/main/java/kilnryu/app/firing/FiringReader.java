@@ -7,6 +7,7 @@ import java.time.format.DateTimeParseException;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import kilnryu.app.school.Schools;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.core.burnout.BackPlan;
@@ -39,10 +40,11 @@ public final class FiringReader {
     /** A program, and its clock when the hour of the pour is known. */
     public record Firing(Choices choices, BurnoutProgram program, Optional<BackPlan> clock) {}
 
-    public static Choices choices(Fields fields, ZoneId zone) {
+    public static Choices choices(Fields fields, ZoneId zone, Schools schools) {
         return new Choices(
                 fields.choice("section", Section::named).orElse(Section.MEDIUM),
-                fields.choice("school", BurnoutSchool::named).orElse(BurnoutSchool.DRY_FIRST),
+                fields.choice("school", key -> BurnoutSchool.named(schools.based(key)))
+                        .orElse(BurnoutSchool.DRY_FIRST),
                 temperature(fields.quantity("mold_C", Range.MOLD_TEMPERATURE)),
                 temperature(fields.quantity("kiln_max_C", Range.KILN_TEMPERATURE)),
                 pour(fields, zone));

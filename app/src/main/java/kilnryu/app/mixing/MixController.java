@@ -103,7 +103,7 @@ class MixController {
         mixes.begin(
                 id,
                 account.studioId(),
-                PlanDocument.write(saved.plan(), saved.factors()),
+                PlanDocument.write(saved.plan()),
                 MixSteps.of(saved.plan(), account.units()),
                 saved.plan().flask().get().workingTime().value());
         return "redirect:/trees/" + id + "/bench";

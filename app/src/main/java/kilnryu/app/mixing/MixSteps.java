@@ -61,7 +61,7 @@ final class MixSteps {
                 "Poured in, start stirring",
                 0,
                 0));
-        for (MixSchool.Move move : school.moves()) {
+        for (MixSchool.Move move : school.moves(plan.reading().factors())) {
             long seconds = Math.round(move.minutes() * SECONDS);
             steps.add(new Step(Kind.MOVE, move.label(), "", "", move.hint(), "Done, next", 0, seconds));
         }

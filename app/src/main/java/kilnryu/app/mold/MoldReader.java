@@ -2,6 +2,7 @@ package kilnryu.app.mold;
 
 import java.util.Optional;
 import java.util.OptionalDouble;
+import kilnryu.app.school.Schools;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.core.flask.Flask;
@@ -43,9 +44,10 @@ public final class MoldReader {
         return new MoldReader(fields).plan(tree, "inner_diameter_mm", factors);
     }
 
-    public static Extras extras(Fields fields) {
+    public static Extras extras(Fields fields, Schools schools) {
         return new Extras(
-                fields.choice("mix_school", MixSchool::named).orElse(MixSchool.VACUUM),
+                fields.choice("mix_school", key -> MixSchool.named(schools.based(key)))
+                        .orElse(MixSchool.VACUUM),
                 fields.quantity("tree_width_mm", Range.LENGTH),
                 fields.quantity("tree_height_mm", Range.LENGTH));
     }

@@ -19,6 +19,7 @@ import kilnryu.core.mesh.Vec;
 import kilnryu.core.mesh.Walls;
 import kilnryu.core.piece.MethodAdvice;
 import kilnryu.core.piece.Shrinkage;
+import kilnryu.core.piece.Split;
 import kilnryu.core.quantity.Measure;
 
 /**
@@ -31,6 +32,7 @@ public record PiecePage(
         List<FigureView> figures,
         List<FindingView> findings,
         List<MethodAdvice> advice,
+        List<Way> splits,
         MaterialCard material,
         MeshStore.Row mesh,
         MeshView shape,
@@ -52,6 +54,19 @@ public record PiecePage(
     /** One side up: how many pockets, with which volumes. */
     public record Side(String up, String label, boolean chosen, int high, String gas, int low, String wax) {}
 
+    /** Whole or in sections; what one is too large for, in a few words. */
+    public record Way(String sections, String each, String melt, FigureView seam, FigureView hours, String fits) {}
+
+    private static Way way(Split split, FigureView.Maker views, Units units) {
+        return new Way(
+                split.sections() == 1 ? "whole" : "in " + split.sections(),
+                mm(split.each(), units),
+                split.melt() == 0 ? "–" : cm3(split.melt() * 1000, 1, units),
+                views.of(split.seam()),
+                views.of(split.hours()),
+                split.over().isEmpty() ? "goes in" : String.join(" ", split.over()));
+    }
+
     static PiecePage of(PieceReader.Piece piece, Optional<MeshStore.Row> mesh, Units units) {
         FigureView.Maker views =
                 new FigureView.Maker(units, piece.alloy().map(Alloy::isPrecious).orElse(false));
@@ -62,6 +77,7 @@ public record PiecePage(
                 piece.figures().stream().map(views::of).toList(),
                 findings,
                 piece.advice(),
+                piece.splits().stream().map(s -> way(s, views, units)).toList(),
                 piece.material().map(PiecePage::card).orElse(null),
                 mesh.orElse(null),
                 measured.map(m -> shape(m.summary(), piece.unit(), units)).orElse(null),
@@ -72,7 +88,7 @@ public record PiecePage(
     }
 
     PiecePage withSilhouette(String drawn) {
-        return new PiecePage(figures, findings, advice, material, mesh, shape, marks, sides, unit, drawn);
+        return new PiecePage(figures, findings, advice, splits, material, mesh, shape, marks, sides, unit, drawn);
     }
 
     private static MaterialCard card(PatternMaterial m) {

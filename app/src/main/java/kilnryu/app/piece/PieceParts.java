@@ -2,6 +2,7 @@ package kilnryu.app.piece;
 
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -11,6 +12,7 @@ import kilnryu.app.factor.FactorStore;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
+import kilnryu.core.mesh.Pockets;
 import org.springframework.stereotype.Component;
 
 /** A piece as a part of a tree: what is known of it, written as a caster would type it. */
@@ -32,9 +34,9 @@ public class PieceParts {
     }
 
     private Map<String, String> part(Account account, PieceStore.Row row) {
-        Optional<MeshSummary> mesh = meshes.ofPiece(account.studioId(), row.id())
-                .filter(m -> m.state().equals("measured"))
-                .map(MeshStore.Row::summary);
+        Optional<MeshStore.Row> measured = meshes.ofPiece(account.studioId(), row.id())
+                .filter(m -> m.state().equals("measured"));
+        Optional<MeshSummary> mesh = measured.map(MeshStore.Row::summary);
         PieceReader.Piece piece = PieceReader.read(
                 Fields.typed(row.fields(), Units.METRIC),
                 mesh,
@@ -64,7 +66,16 @@ public class PieceParts {
         }
         wall(piece.thinnest(), "wall.thin_mm", part);
         wall(piece.thickest(), "wall.thick_mm", part);
+        measured.map(m -> m.summary().sides().get(m.up())).ifPresent(pockets -> {
+            part.put("traps.high", further(pockets.high()));
+            part.put("traps.low", further(pockets.low()));
+        });
         return part;
+    }
+
+    /** Those beside the very top or bottom, which a tree judges by how the piece hangs. */
+    private static String further(List<Pockets.Pocket> points) {
+        return Long.toString(points.stream().filter(p -> !p.outermost()).count());
     }
 
     private static void wall(OptionalDouble wall, String field, Map<String, String> part) {

@@ -25,6 +25,7 @@ import kilnryu.core.piece.MethodAdvice;
 import kilnryu.core.piece.Sections;
 import kilnryu.core.piece.Shrinkage;
 import kilnryu.core.piece.Shrinkage.MoldKind;
+import kilnryu.core.piece.Split;
 import kilnryu.core.quantity.Area;
 import kilnryu.core.quantity.Length;
 import kilnryu.core.quantity.Mass;
@@ -111,7 +112,7 @@ public final class PieceReader {
             List<Figure> figures,
             Findings findings,
             List<MethodAdvice> advice,
-            Optional<Sections> sections) {}
+            List<Split> splits) {}
 
     /** @param today for counting the days until it is due */
     public static Piece read(
@@ -196,7 +197,7 @@ public final class PieceReader {
                 List.copyOf(figures),
                 new Findings(found),
                 commission.map(c -> MethodAdvice.of(c, equipment)).orElse(List.of()),
-                sections);
+                commission.map(c -> Split.of(mold, c, equipment, factors)).orElse(List.of()));
     }
 
     private static Optional<Boolean> solid(String key) {

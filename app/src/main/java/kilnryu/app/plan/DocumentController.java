@@ -40,7 +40,7 @@ public class DocumentController {
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_JSON)
                 .header("Content-Disposition", "attachment; filename=\"plan-" + id + ".json\"")
-                .body(JSON.writeValueAsString(PlanDocument.write(saved.plan(), saved.factors())));
+                .body(JSON.writeValueAsString(PlanDocument.write(saved.plan())));
     }
 
     @PostMapping("/trees/import")

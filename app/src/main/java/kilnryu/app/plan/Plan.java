@@ -8,6 +8,7 @@ import java.util.OptionalDouble;
 import kilnryu.app.firing.FiringReader;
 import kilnryu.app.firing.FiringReader.Firing;
 import kilnryu.app.mold.MoldReader;
+import kilnryu.app.school.Schools;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.tree.GatingReader;
@@ -32,10 +33,12 @@ import kilnryu.core.tree.WeighedTree;
  *
  * @param name as typed, empty when there is none yet
  * @param fields of each stage, with their remarks
+ * @param reading how it was read; its factors are those of the studio under those of the chosen schools
  */
 public record Plan(
         String name,
         Map<Stage, Fields> fields,
+        Reading reading,
         Optional<TreePlan> tree,
         Optional<WeighedTree> weighed,
         Optional<GatingReader.Built> gating,
@@ -48,14 +51,24 @@ public record Plan(
         Findings findings) {
 
     /** What decides how typed things are read. */
-    public record Reading(Units units, Factors factors, ZoneId zone) {}
+    public record Reading(Units units, Factors factors, ZoneId zone, Schools schools) {
+        /** Where no studio has schools of its own. */
+        public Reading(Units units, Factors factors, ZoneId zone) {
+            this(units, factors, zone, Schools.NONE);
+        }
+
+        /** The same with the constants of the schools that the sheets name. */
+        private Reading by(Map<Stage, Map<String, String>> typed) {
+            return new Reading(units, schools.over(factors, typed.values()), zone, schools);
+        }
+    }
 
     public static Plan read(Map<Stage, Map<String, String>> typed, Reading reading) {
         Map<Stage, Fields> fields = new EnumMap<>(Stage.class);
         for (Stage stage : Stage.values()) {
             fields.put(stage, Fields.typed(typed.getOrDefault(stage, Map.of()), reading.units));
         }
-        return new Builder(fields, reading).build();
+        return new Builder(fields, reading.by(typed)).build();
     }
 
     public boolean precious() {
@@ -79,16 +92,17 @@ public record Plan(
             }
             Optional<TreePlan> tree = TreeReader.read(treeFields, reading.factors);
             Fields moldFields = fields.get(Stage.MOLD);
-            MoldReader.Extras extras = MoldReader.extras(moldFields);
-            FiringReader.Choices choices = FiringReader.choices(fields.get(Stage.FIRING), reading.zone);
+            MoldReader.Extras extras = MoldReader.extras(moldFields, reading.schools);
+            FiringReader.Choices choices =
+                    FiringReader.choices(fields.get(Stage.FIRING), reading.zone, reading.schools);
             Optional<Figure> pour =
                     tree.flatMap(t -> choices.section().pourTemperature(t.tree().alloy(), reading.factors));
             OptionalDouble onScale = treeFields.quantity("weighed_g", Range.MASS);
             Optional<WeighedTree> weighed = onScale.isPresent()
                     ? tree.map(t -> WeighedTree.of(t, Mass.grams(onScale.getAsDouble()), reading.factors))
                     : Optional.empty();
-            Optional<GatingReader.Built> gating =
-                    tree.flatMap(t -> GatingReader.read(treeFields, t, heat(choices, t, pour), reading.factors));
+            Optional<GatingReader.Built> gating = tree.flatMap(t -> GatingReader.read(
+                    treeFields, t, heat(choices, t, pour), new GatingReader.Rules(reading.factors, reading.schools)));
             Optional<FlaskPlan> flask = tree.flatMap(t -> MoldReader.read(moldFields, t.treeVolume(), reading.factors));
             Optional<Outline> drawn = tree.map(t -> outline(t, gating))
                     .map(o -> o.stretched(
@@ -103,6 +117,7 @@ public record Plan(
             return new Plan(
                     name.orElse(""),
                     fields,
+                    reading,
                     tree,
                     weighed,
                     gating,

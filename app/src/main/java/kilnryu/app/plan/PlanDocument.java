@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import kilnryu.app.factor.Catalogue;
+import kilnryu.app.school.Craft;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Paths;
 import kilnryu.app.tree.TreeReader;
@@ -42,7 +43,18 @@ public final class PlanDocument {
     /** What a document holds: fields of each stage as they would be typed, and its constants. */
     public record Content(Map<Stage, Map<String, String>> stages, Map<String, Double> constants) {}
 
-    public static Map<String, Object> write(Plan plan, Factors factors) {
+    /** A school of the studio's own goes out as the one it was copied from, with its constants. */
+    private static Map<String, String> based(Plan plan, Map<String, String> texts) {
+        Map<String, String> based = new LinkedHashMap<>(texts);
+        for (Craft craft : Craft.values()) {
+            based.computeIfPresent(
+                    craft.field(), (field, key) -> plan.reading().schools().based(key));
+        }
+        return based;
+    }
+
+    public static Map<String, Object> write(Plan plan) {
+        Factors factors = plan.reading().factors();
         Map<String, Object> document = new LinkedHashMap<>();
         document.put("format", FORMAT);
         document.put("version", VERSION);
@@ -52,11 +64,16 @@ public final class PlanDocument {
             Fields fields = plan.fields().get(stage);
             Map<String, Object> values = new LinkedHashMap<>(fields.values());
             values.keySet().removeIf(path -> path.equals("name") || path.endsWith("].how"));
+            for (Craft craft : Craft.values()) {
+                values.computeIfPresent(
+                        craft.field(), (field, key) -> plan.reading().schools().based(String.valueOf(key)));
+            }
             List<String> keys = fields.keys("parts");
             document.put(stage.key(), Paths.nested(Paths.withPlaces(values, keys, w -> w)));
             typed.put(
                     stage.key(),
-                    Paths.numbered(Paths.withPlaces(TreeReader.chosenOnly(fields.written()), keys, w -> w)));
+                    Paths.numbered(
+                            Paths.withPlaces(TreeReader.chosenOnly(based(plan, fields.written())), keys, w -> w)));
         }
         document.put("typed", typed);
         document.put(

@@ -8,6 +8,8 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
+import kilnryu.app.school.SchoolStore;
+import kilnryu.app.school.Schools;
 import kilnryu.app.sheet.SheetStore;
 import kilnryu.app.sheet.SheetStore.Sheet;
 import kilnryu.app.tree.TreeStore;
@@ -27,11 +29,13 @@ public class Plans {
     private final TreeStore trees;
     private final SheetStore sheets;
     private final FactorStore factors;
+    private final SchoolStore schools;
 
-    Plans(TreeStore trees, SheetStore sheets, FactorStore factors) {
+    Plans(TreeStore trees, SheetStore sheets, FactorStore factors, SchoolStore schools) {
         this.trees = trees;
         this.sheets = sheets;
         this.factors = factors;
+        this.schools = schools;
     }
 
     /** A tree as saved, with its plan. */
@@ -63,7 +67,8 @@ public class Plans {
     }
 
     Plan read(Account account, Map<Stage, Map<String, String>> typed, Factors own) {
-        return Plan.read(typed, new Plan.Reading(account.units(), own, account.zoneId()));
+        Schools known = schools.of(account.studioId());
+        return Plan.read(typed, new Plan.Reading(account.units(), own, account.zoneId(), known));
     }
 
     /** A stage to be saved over the version it was begun from. */

@@ -320,6 +320,7 @@ class StageController {
             Factors own = saved.map(Plans.Saved::factors).orElseGet(() -> plans.factors(account, 0));
             model.addAttribute("gating", GatingPage.of(plan, saved.map(Plans.Saved::plan), account.units(), own));
         }
+        model.addAttribute("schools", plan.reading().schools());
         model.addAttribute("version", sight.version);
         model.addAttribute("pageView", sight.page);
         model.addAttribute("name", plan.name().isEmpty() ? "New tree" : plan.name());

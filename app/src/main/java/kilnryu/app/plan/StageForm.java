@@ -10,10 +10,7 @@ import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.sheet.SheetForm.Field;
 import kilnryu.app.sheet.SheetForm.Option;
 import kilnryu.app.tree.TreeReader;
-import kilnryu.core.burnout.BurnoutSchool;
-import kilnryu.core.flask.MixSchool;
 import kilnryu.core.gating.Form;
-import kilnryu.core.gating.GatingSchool;
 import kilnryu.core.gating.Layout;
 import kilnryu.core.gating.Use;
 import kilnryu.core.material.InvestmentSystem;
@@ -47,6 +44,8 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
             "core.diameter_mm",
             "core.pins",
             "core.levels",
+            "traps.high",
+            "traps.low",
             "piece");
 
     public Field field(String path) {
@@ -189,10 +188,6 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
         return Options.of(InvestmentSystem.values(), InvestmentSystem::key, InvestmentSystem::label);
     }
 
-    public static List<Option> mixSchools() {
-        return Options.of(MixSchool.values(), MixSchool::key, MixSchool::label);
-    }
-
     public static List<Option> uses() {
         return Options.of(Use.values(), Use::key, Use::label);
     }
@@ -201,21 +196,11 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
         return Options.of(Form.Likeness.values(), Form.Likeness::key, Form.Likeness::label);
     }
 
-    public static List<Option> gatingSchools() {
-        return Options.of(GatingSchool.values(), GatingSchool::key, GatingSchool::label);
-    }
-
     public static List<Option> layouts() {
         return Options.of(Layout.values(), Layout::key, Layout::label);
     }
 
     public static List<Option> sections() {
         return Options.of(Section.values(), Section::key, Section::label);
-    }
-
-    public static List<Option> burnoutSchools() {
-        return List.of(BurnoutSchool.values()).stream()
-                .map(s -> new Option(s.key(), s.label() + ": " + s.says()))
-                .toList();
     }
 }

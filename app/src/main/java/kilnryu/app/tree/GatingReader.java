@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import kilnryu.app.school.Schools;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.core.finding.Finding;
@@ -58,9 +59,12 @@ public final class GatingReader {
         }
     }
 
+    /** What a tree is judged by. */
+    public record Rules(Factors factors, Schools schools) {}
+
     /** Empty for a tree that is a list of parts only, or that cannot be read. */
-    public static Optional<Built> read(Fields fields, TreePlan tree, Heat heat, Factors factors) {
-        return new GatingReader(fields, tree).built(heat, factors);
+    public static Optional<Built> read(Fields fields, TreePlan tree, Heat heat, Rules rules) {
+        return new GatingReader(fields, tree).built(heat, rules);
     }
 
     /** One part as a member, wherever it stands. */
@@ -70,10 +74,10 @@ public final class GatingReader {
         return index < 0 ? Optional.empty() : Optional.of(new GatingReader(fields, tree).member(key, index, keys));
     }
 
-    private Optional<Built> built(Heat heat, Factors factors) {
+    private Optional<Built> built(Heat heat, Rules rules) {
         List<String> keys = fields.keys("parts");
-        GatingSchool school =
-                fields.choice("gating_school", GatingSchool::named).orElse(GatingSchool.FREE_TREE);
+        GatingSchool school = fields.choice("gating_school", key -> GatingSchool.named(rules.schools.based(key)))
+                .orElse(GatingSchool.FREE_TREE);
         OptionalDouble rate = fields.quantity("pour_rate_kg_s", Range.POUR_RATE);
         fields.quantity("stick_mm", Range.STICK);
         fields.text("change_note", LONGEST_NOTE);
@@ -104,7 +108,7 @@ public final class GatingReader {
                     heat.mold,
                     rate.isPresent() ? Optional.of(rate(rate.getAsDouble())) : Optional.empty(),
                     school,
-                    factors));
+                    rules.factors));
             return Optional.of(new Built(plan, new Findings(unplaced)));
         } catch (ImpossibleAssembly e) {
             fields.error("parts[" + e.member() + "]." + e.field(), e.getMessage());
@@ -223,7 +227,14 @@ public final class GatingReader {
                 fields.quantity(at + "box.width_mm", Range.LENGTH).orElse(ball),
                 fields.quantity(at + "box.thickness_mm", Range.LENGTH).orElse(ball),
                 walls(at),
-                core(at));
+                core(at),
+                traps(at));
+    }
+
+    private Form.Traps traps(String at) {
+        return new Form.Traps(
+                fields.whole(at + "traps.high", 0, 100).orElse(0),
+                fields.whole(at + "traps.low", 0, 100).orElse(0));
     }
 
     private Optional<Form.Walls> walls(String at) {

@@ -1,7 +1,9 @@
 package kilnryu.core.burnout;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
+import kilnryu.core.sum.Constant;
 
 /** Consistent ways of burning out, where casters differ. */
 public enum BurnoutSchool {
@@ -58,6 +60,11 @@ public enum BurnoutSchool {
     /** What the school does, in a sentence. */
     public String says() {
         return says;
+    }
+
+    /** The limits and lengths of its holds and ramps; all schools share them, a studio's own may differ. */
+    public List<Constant> rules() {
+        return ProgramGenerator.constants();
     }
 
     boolean driesFirst() {

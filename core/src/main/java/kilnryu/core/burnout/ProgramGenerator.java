@@ -131,7 +131,7 @@ public final class ProgramGenerator {
 
     private List<Duty> duties(BurnoutQuestion question, BurnoutProgram program) {
         List<Duty> duties = new ArrayList<>();
-        double stand = question.flask().stand().value() + MixSchool.VACUUM.minutesToLastMove();
+        double stand = question.flask().stand().value() + MixSchool.VACUUM.minutesToLastMove(factors);
         duties.add(new Duty(
                 Duty.Kind.MIX, -stand, "Powder is silica dust: P100 or FFP3 mask. It has to stand before the kiln."));
         duties.add(new Duty(

@@ -12,6 +12,7 @@ import static kilnryu.core.quantity.Measure.PER_100;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.quantity.Length;
 import kilnryu.core.quantity.Measure;
@@ -81,7 +82,11 @@ public final class FlaskPlanner {
     }
 
     public static List<Constant> constants() {
-        return List.of(OVERFILL, WORKING_TIME_21, WORKING_TIME_PER_K, TREE_IN_MOLD, STAND_SMALL, STAND_LARGE);
+        return Stream.concat(
+                        Stream.of(
+                                OVERFILL, WORKING_TIME_21, WORKING_TIME_PER_K, TREE_IN_MOLD, STAND_SMALL, STAND_LARGE),
+                        MixSchool.constants().stream())
+                .toList();
     }
 
     /** @throws ImpossibleFlask when the tree leaves no room, or the system asks for a figure only a supplier knows */
@@ -114,7 +119,7 @@ public final class FlaskPlanner {
         Figure filled = Figure.computed("filled", "filled, without steel", GRAM)
                 .by(FILLED, powder, water, factors.of(TREE_IN_MOLD), tree.as("tree"));
         Figure stand = factors.of(flask.innerDiameter().millimetres() > LARGE_FROM_MM ? STAND_LARGE : STAND_SMALL);
-        Findings findings = MixChecks.check(flask, ratio, working, filled);
+        Findings findings = MixChecks.check(flask, ratio, working, filled, factors);
         return new FlaskPlan(
                 flask, cylinder, fill, ratio, density, powder, water, slurry, working, filled, stand, findings);
     }

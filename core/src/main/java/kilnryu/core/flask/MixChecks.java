@@ -6,6 +6,7 @@ import java.util.Locale;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.sum.Constant;
+import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
 
 /** What stands against a mix. */
@@ -16,11 +17,11 @@ final class MixChecks {
 
     private MixChecks() {}
 
-    static Findings check(Flask flask, Figure ratio, Figure working, Figure filled) {
+    static Findings check(Flask flask, Figure ratio, Figure working, Figure filled, Factors factors) {
         List<Finding> found = new ArrayList<>();
         flask.system().waterPer100().ifPresent(usual -> ratio(usual, ratio, found));
         double water = flask.water().map(t -> t.celsius()).orElse(FlaskPlanner.USUAL_WATER_C);
-        working(water, working, found);
+        working(water, working, factors, found);
         weight(filled, found);
         return new Findings(found);
     }
@@ -42,8 +43,8 @@ final class MixChecks {
         }
     }
 
-    private static void working(double water, Figure working, List<Finding> found) {
-        double needed = MixSchool.VACUUM.minutesToLastMove();
+    private static void working(double water, Figure working, Factors factors, List<Finding> found) {
+        double needed = MixSchool.VACUUM.minutesToLastMove(factors);
         if (working.value() < needed) {
             found.add(Finding.stop(
                             "mix-too-short",

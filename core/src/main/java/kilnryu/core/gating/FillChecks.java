@@ -76,24 +76,24 @@ final class FillChecks {
 
     private static void ratio(GatingPlanner.Sight sight, Figure ratio, List<Finding> found) {
         GatingSchool school = sight.question().school();
+        double least = sight.question().factors().value(school.least());
+        double most = sight.question().factors().value(school.most());
         Member at = sight.assembly().of(Use.SPRUE).get(0);
-        if (ratio.value() > school.mostRatio()) {
+        if (ratio.value() > most) {
             found.add(Finding.warn(
                             "gate-ratio",
                             place(at),
-                            words(
-                                    "The gates are %.1f times the sprue; this school goes to %.1f.",
-                                    ratio.value(), school.mostRatio()),
+                            words("The gates are %.1f times the sprue; this school goes to %.1f.", ratio.value(), most),
                             "The sprue cannot keep them full: the stream breaks up and draws air.",
                             "A thicker sprue, fewer or thinner gates, or another school.")
                     .from(ratio));
-        } else if (ratio.value() < school.leastRatio()) {
+        } else if (ratio.value() < least) {
             found.add(Finding.warn(
                             "gate-ratio",
                             place(at),
                             words(
                                     "The gates are only %.2f times the sprue; this school asks %.1f.",
-                                    ratio.value(), school.leastRatio()),
+                                    ratio.value(), least),
                             "Metal jets through narrow gates and fills slowly.",
                             "More or thicker gates, or another school.")
                     .from(ratio));

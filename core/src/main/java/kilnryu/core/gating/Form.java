@@ -20,9 +20,25 @@ public sealed interface Form {
      *
      * @param walls empty when nothing is known of them
      * @param core empty for a piece without one
+     * @param traps further high and low points, as a mesh or the caster's eye finds them
      */
-    record Body(double length, double width, double thickness, Optional<Walls> walls, Optional<Core> core)
-            implements Form {}
+    record Body(double length, double width, double thickness, Optional<Walls> walls, Optional<Core> core, Traps traps)
+            implements Form {
+        /** A piece without further high or low points. */
+        public Body(double length, double width, double thickness, Optional<Walls> walls, Optional<Core> core) {
+            this(length, width, thickness, walls, core, Traps.NONE);
+        }
+    }
+
+    /**
+     * Points of a piece, as it hangs, beside its very top and bottom.
+     *
+     * @param highs where rising metal shuts gas in
+     * @param lows where pattern material stays when it is drained
+     */
+    record Traps(int highs, int lows) {
+        public static final Traps NONE = new Traps(0, 0);
+    }
 
     /**
      * Walls of a piece.

@@ -35,6 +35,10 @@ final class GasChecks {
 
     private void piece(Member piece) {
         Placing.Single one = sight.placing().of(piece).get(0);
+        if (piece.form() instanceof Form.Body body) {
+            furtherHighs(piece, one, body.traps().highs());
+            furtherLows(piece, body.traps().lows());
+        }
         double above = one.top() - one.root().z();
         if (above <= LEVEL) {
             return;
@@ -58,6 +62,49 @@ final class GasChecks {
                     .from(height));
         }
         drain(piece, one, height, outlets);
+    }
+
+    /** Crowns beside the top: each wants an outlet of its own. */
+    private void furtherHighs(Member piece, Placing.Single one, int highs) {
+        List<Member> outlets = sight.assembly().childrenOf(piece).stream()
+                .filter(o -> o.use().letsGasOut())
+                .toList();
+        long atTop = outlets.stream().filter(o -> reachesTop(o, one)).limit(1).count();
+        double open = highs - (outlets.size() - atTop);
+        if (open <= 0) {
+            return;
+        }
+        String id = "high-further." + piece.key();
+        String message =
+                words("%s has %d high points beside its top, and %.0f of them no vent.", piece.name(), highs, open);
+        String reason = "Rising metal closes the way to the top before such a crown is full; its gas stays.";
+        String remedy = "A vent or bubble stub on each, or turn the piece so that they run up to its top.";
+        Figure points = count("open", "high points without a vent", open);
+        found.add((sight.question().school().wantsVents()
+                        ? Finding.warn(id, place(piece), message, reason, remedy)
+                        : Finding.note(id, place(piece), message, reason, remedy))
+                .from(points));
+    }
+
+    private void furtherLows(Member piece, int lows) {
+        long drains = sight.assembly().childrenOf(piece).stream()
+                .filter(o -> o.use() == Use.DRAIN)
+                .count();
+        double open = lows - drains;
+        if (open <= 0) {
+            return;
+        }
+        String id = "low-further." + piece.key();
+        String message = words(
+                "%s has %d low points where pattern material stays, and %.0f of them no drain.",
+                piece.name(), lows, open);
+        String reason = "What cannot run out has to burn: carbon, smoke and pressure in the mold.";
+        String remedy = "A drain on each, or give the burnout time and air for what stays.";
+        Figure points = count("open", "low points without a drain", open);
+        found.add((isPlastic()
+                        ? Finding.warn(id, place(piece), message, reason, remedy)
+                        : Finding.note(id, place(piece), message, reason, remedy))
+                .from(points));
     }
 
     private boolean reachesTop(Member outlet, Placing.Single piece) {
@@ -165,6 +212,10 @@ final class GasChecks {
                             "End it at the last joint, or set a vent or a bubble stub on its end.")
                     .from(mm("blind", "past the last joint", end - last)));
         }
+    }
+
+    private static Figure count(String symbol, String name, double value) {
+        return Figure.given(symbol, name, value, Measure.TIMES, Known.ESTIMATED, 0);
     }
 
     private static Figure mm(String symbol, String name, double value) {

@@ -1,6 +1,7 @@
 package kilnryu.core.gating;
 
 import java.util.List;
+import java.util.stream.Stream;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Constant;
@@ -49,32 +50,35 @@ final class GatingRules {
     private GatingRules() {}
 
     static List<Constant> constants() {
-        return List.of(
-                RISE,
-                FEEDER,
-                EFFICIENCY,
-                DISCHARGE,
-                HEAD,
-                BUTTON,
-                GAP,
-                WEDGE,
-                DRAIN,
-                TEAR,
-                TEAR_LENGTH,
-                SLENDER,
-                WAX_STRENGTH,
-                SHELL,
-                MOLD_DENSITY,
-                UNFED_COPPER,
-                UNFED_ALUMINIUM,
-                UNFED_PRECIOUS,
-                UNFED_TIN,
-                SHRINK_COPPER,
-                SHRINK_ALUMINIUM,
-                SHRINK_SILVER,
-                SHRINK_GOLD,
-                SHRINK_TIN,
-                SHRINK_ZINC);
+        return Stream.concat(
+                        GatingSchool.constants(),
+                        Stream.of(
+                                RISE,
+                                FEEDER,
+                                EFFICIENCY,
+                                DISCHARGE,
+                                HEAD,
+                                BUTTON,
+                                GAP,
+                                WEDGE,
+                                DRAIN,
+                                TEAR,
+                                TEAR_LENGTH,
+                                SLENDER,
+                                WAX_STRENGTH,
+                                SHELL,
+                                MOLD_DENSITY,
+                                UNFED_COPPER,
+                                UNFED_ALUMINIUM,
+                                UNFED_PRECIOUS,
+                                UNFED_TIN,
+                                SHRINK_COPPER,
+                                SHRINK_ALUMINIUM,
+                                SHRINK_SILVER,
+                                SHRINK_GOLD,
+                                SHRINK_TIN,
+                                SHRINK_ZINC))
+                .toList();
     }
 
     /** Thickest wall that casts sound without a feeder, mm. */

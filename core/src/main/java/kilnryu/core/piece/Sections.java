@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
 
 /**
  * Whether a piece goes into the studio's equipment in one, and if not, in how many sections.
@@ -17,14 +18,40 @@ public record Sections(Shrinkage.MoldKind kind, List<String> over, int number, d
     /** Added to each cut face, for fitting and welding, mm. */
     private static final double LAP = 3;
 
+    /** Metal poured for each part of metal in the piece. */
+    private static final double GATED = 1.35;
+
     private static final int MOST = 40;
 
     public static Sections of(Shrinkage.MoldKind kind, Commission piece, Equipment equipment) {
+        List<String> over = over(kind, piece, equipment, 1);
+        if (over.isEmpty()) {
+            return new Sections(kind, over, 1, piece.longest());
+        }
+        int number = IntStream.rangeClosed(2, MOST)
+                .filter(n -> over(kind, piece, equipment, n).isEmpty())
+                .findFirst()
+                .orElse(0);
+        return new Sections(kind, over, number, number == 0 ? 0 : each(piece, number));
+    }
+
+    /** Length of one of so many sections along the longest side, with its lap, mm. */
+    static double each(Commission piece, int number) {
+        return piece.longest() / number + (number > 1 ? LAP : 0);
+    }
+
+    /** Metal melted for one of so many sections, cm3. */
+    static double melt(Commission piece, int number) {
+        return piece.volume().orElse(0) * GATED / number;
+    }
+
+    /** What one of so many sections is too large for. */
+    static List<String> over(Shrinkage.MoldKind kind, Commission piece, Equipment equipment, int number) {
         Room room = room(kind, piece, equipment);
         List<String> over = new ArrayList<>();
-        exceeds(piece.longest(), room.length, room.what + " in length", over);
+        exceeds(each(piece, number), room.length, room.what + " in length", over);
         exceeds(piece.middle(), room.width, room.what + " in width", over);
-        double metal = piece.volume().orElse(0) * 1.35;
+        double metal = melt(piece, number);
         if (equipment.crucible().isPresent() && metal > equipment.crucible().getAsDouble()) {
             over.add(String.format(
                     Locale.ROOT,
@@ -32,25 +59,7 @@ public record Sections(Shrinkage.MoldKind kind, List<String> over, int number, d
                     metal,
                     metal - equipment.crucible().getAsDouble()));
         }
-        if (over.isEmpty()) {
-            return new Sections(kind, over, 1, piece.longest());
-        }
-        boolean tooWide = room.width.isPresent() && piece.middle() > room.width.getAsDouble();
-        int number = tooWide ? 0 : number(piece, room, metal, equipment);
-        double each = number == 0 ? 0 : piece.longest() / number + (number > 1 ? LAP : 0);
-        return new Sections(kind, List.copyOf(over), number, each);
-    }
-
-    private static int number(Commission piece, Room room, double metal, Equipment equipment) {
-        for (int n = 2; n <= MOST; n++) {
-            boolean fits = room.length.isEmpty() || piece.longest() / n + LAP <= room.length.getAsDouble();
-            boolean melts = equipment.crucible().isEmpty()
-                    || metal / n <= equipment.crucible().getAsDouble();
-            if (fits && melts) {
-                return n;
-            }
-        }
-        return 0;
+        return List.copyOf(over);
     }
 
     private record Room(String what, OptionalDouble length, OptionalDouble width) {}

@@ -1,5 +1,6 @@
 package kilnryu.core.sum;
 
+import java.util.HashMap;
 import java.util.Map;
 
 /** The studio's replacements of constants, by key; empty for the handbook as it stands. */
@@ -14,6 +15,13 @@ public record Factors(Map<String, Replacement> replaced) {
     public Figure of(Constant constant) {
         Replacement own = replaced.get(constant.key());
         return own == null ? Figure.of(constant) : Figure.replaced(constant, own);
+    }
+
+    /** The same with other replacements over them: those of a named school over the studio's. */
+    public Factors under(Map<String, Replacement> others) {
+        Map<String, Replacement> all = new HashMap<>(replaced);
+        all.putAll(others);
+        return new Factors(all);
     }
 
     public double value(Constant constant) {

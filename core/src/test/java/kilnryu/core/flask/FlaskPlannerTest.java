@@ -233,7 +233,7 @@ class FlaskPlannerTest {
 
     @Test
     void bothSchoolsAreDoneInSevenMinutes() {
-        assertThat(MixSchool.VACUUM.minutesToLastMove()).isEqualTo(7);
-        assertThat(MixSchool.BRUSH.minutesToLastMove()).isEqualTo(7);
+        assertThat(MixSchool.VACUUM.minutesToLastMove(Factors.HANDBOOK)).isEqualTo(7);
+        assertThat(MixSchool.BRUSH.minutesToLastMove(Factors.HANDBOOK)).isEqualTo(7);
     }
 }

@@ -172,6 +172,38 @@ class GatingChecksTest {
         assertThat(stub.found()).doesNotContain("high-point.statue");
     }
 
+    /** The standing statue with so many crowns and hollows, and so many bubble stubs on it beside that on its top. */
+    private static TestTree crowned(int highs, int lows, int stubs) {
+        TestTree tree = TestTree.standing()
+                .form(
+                        "statue",
+                        new Form.Body(120, 40, 40, Optional.empty(), Optional.empty(), new Form.Traps(highs, lows)));
+        tree.add("top", Use.STUB, 1, new Form.Round(6, 6, 12), Joint.to("statue", 119, 0, 90));
+        for (int i = 0; i < stubs; i++) {
+            tree.add("stub" + i, Use.STUB, 1, new Form.Round(6, 6, 12), Joint.to("statue", 70, 90 * i, 0));
+        }
+        return tree;
+    }
+
+    @Test
+    void everyCrownOfAMeshWantsItsOwnVent() {
+        assertThat(severity(crowned(2, 0, 1), "high-further.statue")).isEqualTo(Severity.WARN);
+        assertThat(crowned(2, 0, 2).found()).doesNotContain("high-further.statue");
+        assertThat(crowned(0, 0, 0).found()).doesNotContain("high-further.statue", "low-further.statue");
+        assertThat(severity(crowned(2, 0, 0).school(GatingSchool.FREE_TREE), "high-further.statue"))
+                .isEqualTo(Severity.NOTE);
+    }
+
+    @Test
+    void aLowPointKeepsItsWaxUntilItHasADrain() {
+        TestTree hollow = crowned(0, 1, 0);
+        assertThat(severity(hollow, "low-further.statue")).isEqualTo(Severity.NOTE);
+        assertThat(severity(crowned(0, 1, 0).of(Alloy.SI_BRONZE, PatternMaterial.FILAMENT_PLA), "low-further.statue"))
+                .isEqualTo(Severity.WARN);
+        hollow.add("drain", Use.DRAIN, 1, new Form.Round(6, 6, 60), Joint.to("statue", 40, 0, 0));
+        assertThat(hollow.found()).doesNotContain("low-further.statue");
+    }
+
     @Test
     void underVacuumAHighPointIsOnlyNoted() {
         TestTree rising =

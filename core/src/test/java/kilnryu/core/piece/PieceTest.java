@@ -152,6 +152,31 @@ class PieceTest {
                 .isEqualTo(1);
     }
 
+    /** Sides 380, 100 and 100: a cut is a circle of 100 with a rim of 314.2 mm; two cuts take 9.42 h at 1.5 h per 100 mm. */
+    @Test
+    void wholeIsHeldAgainstWelded() {
+        List<Split> splits =
+                Split.of(MoldKind.FLASK, piece(Alloy.SI_BRONZE, 380, 100, 1, true), SHOP, Factors.HANDBOOK);
+        assertThat(splits).extracting(Split::sections).containsExactly(1, 2, 3, 4);
+        assertThat(splits).extracting(s -> s.over().isEmpty()).containsExactly(false, false, true, true);
+        assertThat(splits.get(0).seam().value()).isZero();
+        assertThat(splits.get(2).seam().value()).isCloseTo(2 * Math.PI * 100, within(0.01));
+        assertThat(splits.get(2).hours().value()).isCloseTo(9.42, within(0.01));
+        assertThat(splits.get(3).each()).isCloseTo(98, within(1e-9));
+    }
+
+    @Test
+    void morePartsNeverAskLessWelding() {
+        List<Split> splits =
+                Split.of(MoldKind.SHELL, piece(Alloy.SI_BRONZE, 900, 200, 1, true), SHOP, Factors.HANDBOOK);
+        for (int i = 1; i < splits.size(); i++) {
+            assertThat(splits.get(i).seam().value())
+                    .isGreaterThan(splits.get(i - 1).seam().value());
+            assertThat(splits.get(i).melt())
+                    .isLessThanOrEqualTo(splits.get(i - 1).melt());
+        }
+    }
+
     @Test
     void aPieceTooWideIsNotHelpedByShortening() {
         assertThat(Sections.of(MoldKind.FLASK, piece(Alloy.SI_BRONZE, 380, 160, 1, true), SHOP)
