@@ -55,7 +55,15 @@ public record PiecePage(
     public record Side(String up, String label, boolean chosen, int high, String gas, int low, String wax) {}
 
     /** Whole or in sections; what one is too large for, in a few words. */
-    public record Way(String sections, String each, String melt, FigureView seam, FigureView hours, String fits) {}
+    public record Way(String sections, String each, String melt, FigureView seam, FigureView hours, String over) {
+        public boolean isWhole() {
+            return sections.equals("whole");
+        }
+
+        public boolean isFits() {
+            return over.isEmpty();
+        }
+    }
 
     private static Way way(Split split, FigureView.Maker views, Units units) {
         return new Way(
@@ -64,7 +72,7 @@ public record PiecePage(
                 split.melt() == 0 ? "–" : cm3(split.melt() * 1000, 1, units),
                 views.of(split.seam()),
                 views.of(split.hours()),
-                split.over().isEmpty() ? "goes in" : String.join(" ", split.over()));
+                String.join(" ", split.over()));
     }
 
     static PiecePage of(PieceReader.Piece piece, Optional<MeshStore.Row> mesh, Units units) {
