@@ -65,12 +65,22 @@ public record Clearances(Figure wall, Figure end, Figure wallAsked, Figure endAs
                                 MILLIMETRE,
                                 tree.heightKnown(),
                                 0));
-        Figure wallAsked = factors.of(diameter < 65 ? WALL_SMALL : diameter <= 100 ? WALL_MEDIUM : WALL_LARGE);
-        Figure endAsked = factors.of(diameter < 65 ? END_SMALL : diameter <= 100 ? END_MEDIUM : END_LARGE);
+        Figure wallAsked = wallAsked(diameter, factors);
+        Figure endAsked = endAsked(diameter, factors);
         List<Finding> found = new ArrayList<>();
         judge("wall-clearance", "wall", "the wall", wall, wallAsked, tree.widthKnown(), found);
         judge("end-clearance", "end", "the free end", end, endAsked, tree.heightKnown(), found);
         return new Clearances(wall, end, wallAsked, endAsked, new Findings(found));
+    }
+
+    /** Least to the wall of a flask of an inner diameter in mm. */
+    static Figure wallAsked(double diameter, Factors factors) {
+        return factors.of(diameter < 65 ? WALL_SMALL : diameter <= 100 ? WALL_MEDIUM : WALL_LARGE);
+    }
+
+    /** Least to the free end of a flask of an inner diameter in mm. */
+    static Figure endAsked(double diameter, Factors factors) {
+        return factors.of(diameter < 65 ? END_SMALL : diameter <= 100 ? END_MEDIUM : END_LARGE);
     }
 
     private static void judge(

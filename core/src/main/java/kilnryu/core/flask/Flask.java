@@ -8,9 +8,9 @@ import kilnryu.core.quantity.Temperature;
 import kilnryu.core.quantity.Volume;
 
 /**
- * A round flask to be filled round a tree.
+ * A flask to be filled round a tree.
  *
- * @param innerDiameter inside the steel
+ * @param innerDiameter inside the steel; of an oval the longer way
  * @param height from base to rim
  * @param treeVolume of the tree inside the flask
  * @param baseVolume of the dome or button former that stands inside
@@ -19,6 +19,7 @@ import kilnryu.core.quantity.Volume;
  * @param overfillPercent empty for the usual
  * @param collar tape or sleeve above the rim that is filled too
  * @param water temperature of the water, empty for 21 C
+ * @param otherDiameter inside the steel the shorter way, empty for a round flask
  */
 public record Flask(
         Length innerDiameter,
@@ -30,4 +31,36 @@ public record Flask(
         OptionalDouble powderDensity,
         OptionalDouble overfillPercent,
         Optional<Length> collar,
-        Optional<Temperature> water) {}
+        Optional<Temperature> water,
+        Optional<Length> otherDiameter) {
+    /** A round flask. */
+    public Flask(
+            Length innerDiameter,
+            Length height,
+            Volume treeVolume,
+            Optional<Volume> baseVolume,
+            InvestmentSystem system,
+            OptionalDouble waterPer100,
+            OptionalDouble powderDensity,
+            OptionalDouble overfillPercent,
+            Optional<Length> collar,
+            Optional<Temperature> water) {
+        this(
+                innerDiameter,
+                height,
+                treeVolume,
+                baseVolume,
+                system,
+                waterPer100,
+                powderDensity,
+                overfillPercent,
+                collar,
+                water,
+                Optional.empty());
+    }
+
+    /** The narrower way across: of a round flask its diameter. */
+    public Length across() {
+        return otherDiameter.orElse(innerDiameter);
+    }
+}

@@ -68,6 +68,7 @@ public final class FlaskPlanner {
     private static final double LARGE_FROM_MM = 80;
 
     private static final Formula CYLINDER = Formula.of("pi / 4 * D^2 * (H + collar) / 1000");
+    private static final Formula OVAL = Formula.of("pi / 4 * D * D2 * (H + collar) / 1000");
     private static final Formula FILL = Formula.of("(cylinder - tree - base) * (1 + overfill / 100)");
     private static final Formula POWDER = Formula.of("fill / (100 / d + W) * 100");
     private static final Formula WATER = Formula.of("powder * W / 100");
@@ -147,6 +148,15 @@ public final class FlaskPlanner {
     }
 
     private static Figure cylinder(Flask flask) {
+        if (flask.otherDiameter().isPresent()) {
+            return Figure.computed("cylinder", "inside of the oval flask and collar", CUBIC_CENTIMETRE)
+                    .by(
+                            OVAL,
+                            length("D", "inner diameter, the long way", flask.innerDiameter()),
+                            length("D2", "inner diameter, the short way", flask.across()),
+                            length("H", "height", flask.height()),
+                            length("collar", "collar", flask.collar().orElse(Length.millimetres(0))));
+        }
         return Figure.computed("cylinder", "inside of flask and collar", CUBIC_CENTIMETRE)
                 .by(
                         CYLINDER,

@@ -1,76 +1,212 @@
 package kilnryu.core.material;
 
+import static kilnryu.core.quantity.Measure.CUBIC_CENTIMETRE;
+import static kilnryu.core.quantity.Measure.GRAM_PER_CM3;
+import static kilnryu.core.quantity.Measure.PERCENT;
+import static kilnryu.core.quantity.Measure.PER_100;
+
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Predicate;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
+import kilnryu.core.material.Ingredient.Role;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.sum.Constant;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Formula;
+import kilnryu.core.sum.Known;
+import kilnryu.core.sum.Mark;
 
 /**
- * A powder mixed by the studio: ingredients with mass shares that sum to 100 %. Its true density is the inverse of the
- * sum of share over density (handbook 2, exact). Warnings are the handbook's own model.
+ * An investment mixed by the studio from ingredients by mass (handbook 2), and what follows for its mix.
+ *
+ * @param density true density of the powder, g/cm3: one over the sum of share over density
+ * @param slurryDensity of the fresh mix, g/cm3
+ * @param yield slurry from a kilogram of powder, cm3
+ * @param hemihydrate share of plaster that takes up water, %
+ * @param cost of a kilogram of powder, in the studio's money; empty while a price is missing
+ * @param costPerLitre of slurry
  */
-public record Blend(List<Ingredient> ingredients) {
-    /** Shares may miss 100 by this much, in percent, from rounding. */
+public record Blend(
+        List<Share> shares,
+        Figure density,
+        Figure waterPer100,
+        Figure slurryDensity,
+        Figure yield,
+        Figure hemihydrate,
+        Optional<Figure> cost,
+        Optional<Figure> costPerLitre,
+        Findings findings) {
+    private static final double WHOLE = 100;
+    /** Shares may miss 100 % by this much: what a kitchen scale rounds away. */
     private static final double ROUNDING = 0.05;
 
-    /** What an ingredient does in the mix. */
-    public enum Role {
-        BINDER,
-        REFRACTORY,
-        FREE_SAND,
-        FILLER,
-        FIBRE,
-        CEMENT
+    private static final Formula SLURRY = Formula.of("(100 + W) / (100 / d + W)");
+    private static final Formula YIELD = Formula.of("(100 / d + W) * 10");
+    private static final Formula LITRE = Formula.of("price * 1000 / yield");
+    private static final Constant MOST_BINDER = limit("binder", "most binder before it cracks", 60, 50, 70);
+    private static final Constant MOST_SAND = limit("sand", "most free sand before it is weak", 75, 65, 85);
+
+    /** The limits a studio may replace. */
+    public static List<Constant> constants() {
+        return List.of(MOST_BINDER, MOST_SAND);
     }
 
-    /** @param share mass share in percent; @param density true density in g/cm3 */
-    public record Ingredient(String name, Role role, double share, double density) {}
+    /**
+     * One ingredient.
+     *
+     * @param percent by mass
+     * @param density true density, g/cm3
+     * @param freeSand whether it is loose sand, which weakens a blend that holds too much of it
+     * @param price of a kilogram, NaN where it is not known
+     */
+    public record Share(String name, double percent, double density, Role role, boolean freeSand, double price) {}
 
-    public Blend {
-        ingredients = List.copyOf(ingredients);
-        double total = ingredients.stream().mapToDouble(Ingredient::share).sum();
-        if (Math.abs(total - 100) > ROUNDING) {
-            throw new IllegalArgumentException("the shares sum to " + total + " %, not 100 %");
+    /** How far shares are from a whole, %: 0 when they are within what rounding explains. */
+    public static double missing(List<Share> shares) {
+        double sum = shares.stream().mapToDouble(Share::percent).sum();
+        return Math.abs(sum - WHOLE) <= ROUNDING ? 0 : WHOLE - sum;
+    }
+
+    /**
+     * @param water parts of water to 100 of powder by mass
+     * @throws IllegalArgumentException for shares that do not sum to 100 %
+     */
+    public static Blend of(List<Share> shares, Figure water, Factors factors) {
+        if (shares.isEmpty() || missing(shares) != 0) {
+            throw new IllegalArgumentException("the shares are no whole");
         }
-        if (ingredients.stream().anyMatch(i -> i.share < 0 || i.density <= 0)) {
-            throw new IllegalArgumentException("shares may not be negative, densities must be positive");
+        Figure density = density(shares);
+        Figure w = water.as("W");
+        Figure d = density.as("d");
+        Figure yield = Figure.computed("yield", "slurry from 1 kg of powder", CUBIC_CENTIMETRE)
+                .by(YIELD, d, w);
+        Optional<Figure> cost = cost(shares);
+        Figure hemihydrate = share("hemihydrate", "plaster that takes up water", shares, s -> s.role == Role.BINDER);
+        return new Blend(
+                List.copyOf(shares),
+                density,
+                water,
+                Figure.computed("slurry_density", "fresh mix", GRAM_PER_CM3).by(SLURRY, d, w),
+                yield,
+                hemihydrate,
+                cost,
+                cost.map(c -> Figure.computed("litre", "a litre of slurry", Measure.TIMES)
+                        .by(LITRE, c.as("price"), yield)),
+                new Findings(findings(shares, factors)));
+    }
+
+    private static Figure density(List<Share> shares) {
+        StringBuilder sum = new StringBuilder();
+        List<Figure> inputs = new ArrayList<>();
+        for (int i = 0; i < shares.size(); i++) {
+            Share s = shares.get(i);
+            sum.append(i == 0 ? "" : " + ").append("s").append(i).append(" / d").append(i);
+            inputs.add(Figure.given("s" + i, s.name, s.percent, PERCENT, Known.CHOSEN, 0));
+            inputs.add(Figure.given("d" + i, s.name + ", true density", s.density, GRAM_PER_CM3, Known.DEFAULT, 0));
         }
+        return Figure.computed("density", "true density of the powder", GRAM_PER_CM3)
+                .by(Formula.of("100 / (" + sum + ")"), inputs);
     }
 
-    /** True density of the powder, g/cm3. */
-    public double trueDensity() {
-        return 1
-                / ingredients.stream()
-                        .mapToDouble(i -> i.share / 100 / i.density)
-                        .sum();
+    private static Figure share(String symbol, String name, List<Share> shares, Predicate<Share> which) {
+        return Figure.computed(symbol, name, PERCENT)
+                .total(shares.stream()
+                        .filter(which)
+                        .map(s -> Figure.given(symbol, s.name, s.percent, PERCENT, Known.CHOSEN, 0))
+                        .toList());
     }
 
-    public Findings check() {
+    private static Optional<Figure> cost(List<Share> shares) {
+        if (shares.stream().anyMatch(s -> Double.isNaN(s.price))) {
+            return Optional.empty();
+        }
+        List<Figure> prices = shares.stream()
+                .map(s -> Figure.given("price", s.name, s.percent / WHOLE * s.price, Measure.TIMES, Known.CHOSEN, 0))
+                .toList();
+        return Optional.of(
+                Figure.computed("cost", "a kilogram of powder", Measure.TIMES).total(prices));
+    }
+
+    private static List<Finding> findings(List<Share> shares, Factors factors) {
         List<Finding> found = new ArrayList<>();
-        if (share(Role.REFRACTORY) + share(Role.FREE_SAND) == 0) {
+        Figure refractory = share("refractory", "refractory", shares, s -> s.role == Role.REFRACTORY);
+        Figure binder = share("binder", "binder", shares, s -> s.role == Role.BINDER);
+        Figure sand = share("sand", "free sand", shares, Share::freeSand);
+        Figure cement = share("cement", "cement", shares, s -> s.role == Role.CEMENT);
+        double glue = binder.value() + cement.value();
+        if (refractory.value() == 0) {
             found.add(warn(
-                    "blend-no-refractory", "No refractory in the blend.", "It will crack in the fire.", "Add silica."));
+                    "no-refractory",
+                    "There is no refractory in it.",
+                    "Plaster alone shrinks in the fire and cracks through.",
+                    "Half of it silica flour, sand or grog, by mass.",
+                    refractory));
         }
-        if (share(Role.BINDER) > 60) {
-            found.add(warn("blend-binder", "Binder is over 60 %.", "It is likely to crack.", "Bring it to 30-50 %."));
+        if (glue == 0) {
+            found.add(warn(
+                    "no-binder",
+                    "There is no binder in it: nothing makes it set.",
+                    "It stays a heap of wet sand.",
+                    "Add plaster, 30 % or more.",
+                    binder));
         }
-        if (share(Role.FREE_SAND) > 75) {
-            found.add(warn("blend-sand", "Free sand is over 75 %.", "The mold is weak.", "Replace some by binder."));
+        if (binder.value() > factors.value(MOST_BINDER)) {
+            found.add(warn(
+                    "much-binder",
+                    say("%.0f %% binder: over %.0f %% it is likely to crack.", binder, factors.value(MOST_BINDER)),
+                    "Plaster shrinks as its water leaves; the refractory has to hold it open.",
+                    "More silica or grog, less plaster.",
+                    binder));
         }
-        if (share(Role.CEMENT) > 0) {
-            found.add(warn("blend-cement", "Cement in the blend.", "It spalls under fire.", "Small parts only."));
+        if (sand.value() > factors.value(MOST_SAND)) {
+            found.add(warn(
+                    "much-sand",
+                    say("%.0f %% free sand: over %.0f %% it is weak.", sand, factors.value(MOST_SAND)),
+                    "Grains that hardly touch binder wash into the metal.",
+                    "Less sand, or part of it as flour, and a fine face coat.",
+                    sand));
         }
-        return new Findings(found);
+        if (cement.value() > 0) {
+            found.add(warn(
+                    "cement-in-fire",
+                    say("%.0f %% cement: under fire it spalls.", cement, 0),
+                    "Its bound water leaves late and bursts pieces off; small parts only.",
+                    "Plaster as binder for anything larger than a fist.",
+                    cement));
+        }
+        return found;
     }
 
-    private double share(Role role) {
-        return ingredients.stream()
-                .filter(i -> i.role == role)
-                .mapToDouble(Ingredient::share)
-                .sum();
+    private static Finding warn(String id, String message, String reason, String remedy, Figure from) {
+        return Finding.warn(id, "blend", message, reason, remedy).from(from);
     }
 
-    private static Finding warn(String id, String message, String reason, String remedy) {
-        return Finding.warn(id, "blend", message, reason, remedy);
+    private static String say(String words, Figure is, double asked) {
+        return String.format(Locale.ROOT, words, is.value(), asked);
+    }
+
+    private static Constant limit(String key, String name, double percent, double low, double high) {
+        return new Constant(
+                "blend." + key, "asked", name, percent, low, high, PERCENT, Mark.M, "our own limit, handbook 2");
+    }
+
+    /** A ratio as it was chosen. */
+    public static Figure ratio(double water) {
+        return Figure.given("W", "water per 100 powder", water, PER_100, Known.CHOSEN, 0);
+    }
+
+    /** What a ratio does, in one line, held against the usual of such a system. */
+    public static String effect(double water, double usual) {
+        if (water > usual * 1.05) {
+            return "Wetter than usual: flows better and sets later, but weaker, more porous, rougher face.";
+        }
+        return water < usual * 0.95
+                ? "Drier than usual: stronger and finer, but stiff, sets sooner and traps bubbles."
+                : "The usual ratio: flows round the pattern and still sets hard.";
     }
 }

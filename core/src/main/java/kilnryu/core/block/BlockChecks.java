@@ -1,0 +1,124 @@
+package kilnryu.core.block;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import kilnryu.core.block.BlockPlan.Support;
+import kilnryu.core.finding.Finding;
+import kilnryu.core.finding.Findings;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Known;
+
+/** What stands against a block. */
+final class BlockChecks {
+    private static final double SLENDER = 4;
+    private static final double SMALL_G = 8000;
+
+    private final BlockQuestion q;
+    private final Factors factors;
+    private final List<Finding> found = new ArrayList<>();
+
+    BlockChecks(BlockQuestion q, Factors factors) {
+        this.q = q;
+        this.factors = factors;
+    }
+
+    Findings check(Figure wet, Support support, Optional<Figure> poured) {
+        thinWall();
+        if (support.bands() > 0) {
+            found.add(Finding.warn(
+                            "reinforce",
+                            "block",
+                            say(
+                                    "Over %.0f mm high or %.0f kg wet: wire mesh between the coats, %d steel bands, or a box with %.0f kg of dry sand round it.",
+                                    factors.value(BlockPlanner.TALL),
+                                    factors.value(BlockPlanner.HEAVY) / 1000,
+                                    support.bands(),
+                                    support.sand()),
+                            "The head of metal presses on a wall that has lost its water's strength.",
+                            "Mesh overlaps by 30 mm and stays 15 mm under the face.")
+                    .from(wet));
+        }
+        q.core().ifPresent(c -> core(c, support));
+        smallOnly(wet);
+        lift(wet, poured);
+        return new Findings(found);
+    }
+
+    private void thinWall() {
+        if (q.wall().isEmpty()) {
+            return;
+        }
+        double largest = Math.max(q.height(), Math.max(q.width(), q.depth()));
+        double asked = Math.max(40, 0.15 * largest);
+        if (q.wall().getAsDouble() < asked) {
+            found.add(Finding.warn(
+                            "thin-wall",
+                            "wall_mm",
+                            say("The wall is %.0f mm; %.0f asked.", q.wall().getAsDouble(), asked),
+                            "A thin wall cracks in the fire and metal runs out.",
+                            "A thicker wall, or mesh, bands and a box of sand.")
+                    .from(Figure.given("asked", "wall asked", asked, Measure.MILLIMETRE, Known.COMPUTED, 0)));
+        }
+    }
+
+    private void core(BlockQuestion.Core core, Support support) {
+        Figure pins = Figure.given("pins", "chaplets", support.chaplets(), Measure.TIMES, Known.COMPUTED, 0);
+        if (core.pins().isPresent() && core.pins().getAsInt() < support.chaplets()) {
+            found.add(Finding.warn(
+                            "few-chaplets",
+                            "core.pins",
+                            say(
+                                    "%d chaplets hold the core; %d asked, three on each of %d levels.",
+                                    core.pins().getAsInt(), support.chaplets(), support.levels()),
+                            "Once the wax is gone nothing else holds it: it sinks or floats and the wall is holed.",
+                            "Three round each level, not in line; same metal as the casting, or steel to be drawn and plugged.")
+                    .from(pins));
+        }
+        double slender = core.length() / core.diameter();
+        if (slender > SLENDER) {
+            found.add(Finding.warn(
+                            "slender-core",
+                            "core.length_mm",
+                            say("The core is %.1f times as long as it is thick.", slender),
+                            "It bends under its own weight in the fire and under the metal.",
+                            "A core rod through it, of stainless steel, held outside the cavity; or a vented tube.")
+                    .from(pins));
+        }
+    }
+
+    /** A hobby mix that holds a fist of metal fails at a block's size. */
+    private void smallOnly(Figure wet) {
+        if ((q.fine().smallOnly() || q.backup().smallOnly()) && wet.value() > SMALL_G) {
+            found.add(Finding.warn(
+                            "small-works-large-fails",
+                            "backup",
+                            say("%.0f kg of a mix that is known for small pieces.", wet.value() / 1000),
+                            "What holds in a small mold cracks in a large one: more steam, more shrinkage, more head.",
+                            "Try a block of half the size with it first, or a mix with silica and grog.")
+                    .from(wet));
+        }
+    }
+
+    private void lift(Figure wet, Optional<Figure> poured) {
+        Figure heaviest = poured.filter(p -> p.value() > wet.value()).orElse(wet);
+        if (q.carried().isPresent() && heaviest.value() / 1000 > q.carried().getAsDouble()) {
+            found.add(Finding.warn(
+                            "lift",
+                            "block",
+                            say(
+                                    "%.0f kg at its heaviest; %.0f are carried here.",
+                                    heaviest.value() / 1000, q.carried().getAsDouble()),
+                            "A wet or hot mold that slips hurts and is lost.",
+                            "Build it on a board with battens or on the kiln shelf; hoist or trolley, two people, path clear.")
+                    .from(heaviest));
+        }
+    }
+
+    private static String say(String words, Object... values) {
+        return String.format(Locale.ROOT, words, values);
+    }
+}

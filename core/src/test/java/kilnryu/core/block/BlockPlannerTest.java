@@ -1,0 +1,237 @@
+package kilnryu.core.block;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.Random;
+import kilnryu.core.block.BlockQuestion.Core;
+import kilnryu.core.block.BlockQuestion.Mix;
+import kilnryu.core.block.BlockQuestion.Shape;
+import kilnryu.core.finding.Finding;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Known;
+import org.assertj.core.data.Offset;
+import org.junit.jupiter.api.Test;
+
+/** Blocks by hand sums of handbook 5. */
+class BlockPlannerTest {
+    private static final Offset<Double> EXACT = within(0.01);
+
+    private static Figure cm3(double value) {
+        return Figure.given("tree", "tree", value, Measure.CUBIC_CENTIMETRE, Known.MEASURED, 0);
+    }
+
+    private static Mix mix(String name, double density, double water, double plaster, boolean small) {
+        return new Mix(
+                name,
+                Figure.given("d", "density", density, Measure.GRAM_PER_CM3, Known.CHOSEN, 0),
+                Figure.given("W", "water", water, Measure.PER_100, Known.CHOSEN, 0),
+                plaster,
+                small);
+    }
+
+    /** A tree of 100 x 80 x 200 mm and 400 cm3, to be changed in one place. */
+    private static final class Asked {
+        Shape shape = Shape.CYLINDER;
+        double width = 100;
+        double depth = 80;
+        double height = 200;
+        double tree = 400;
+        double area = 600;
+        OptionalDouble wall = OptionalDouble.empty();
+        Optional<Core> core = Optional.empty();
+        Mix fine = mix("fine", 2.65, 50, 50, false);
+        Mix backup = mix("backup", 2.5, 60, 50, false);
+        OptionalDouble carried = OptionalDouble.empty();
+        double room = 20;
+        double humidity = 50;
+
+        BlockPlan plan() {
+            return new BlockPlanner(Factors.HANDBOOK)
+                    .plan(new BlockQuestion(
+                            shape,
+                            width,
+                            depth,
+                            height,
+                            cm3(tree),
+                            Figure.given("area", "area", area, Measure.SQUARE_CENTIMETRE, Known.MEASURED, 0),
+                            Optional.of(Figure.given("metal", "metal", 3000, Measure.GRAM, Known.COMPUTED, 0)),
+                            wall,
+                            OptionalDouble.empty(),
+                            core,
+                            fine,
+                            backup,
+                            room,
+                            humidity,
+                            carried));
+        }
+
+        List<String> found() {
+            return plan().findings().all().stream().map(Finding::id).toList();
+        }
+    }
+
+    private static Asked hollow(double length, double diameter, int pins) {
+        Asked asked = new Asked();
+        asked.core = Optional.of(new Core(length, diameter, 300, OptionalInt.of(pins)));
+        return asked;
+    }
+
+    /** Wall max(40, 0.15 * 200) = 40; pi / 4 * 180^2 * 240 = 6107.26 cm3. */
+    @Test
+    void aCylinderWithACore() {
+        BlockPlan plan = hollow(120, 60, 3).plan();
+        assertThat(plan.wall().value()).isEqualTo(40);
+        assertThat(plan.body().value()).isCloseTo(6107.26, EXACT);
+        // (600 * 0.8 + 300) * 1.04 in 37.736 + 50 cm3 for 100 g
+        assertThat(plan.fine().volume().value()).isCloseTo(811.2, EXACT);
+        assertThat(plan.fine().powder().value()).isCloseTo(924.59, EXACT);
+        assertThat(plan.fine().water().value()).isCloseTo(462.30, EXACT);
+        // (6107.26 - 400 - 300 - 480) * 1.04 in 40 + 60 cm3 for 100 g
+        assertThat(plan.backup().powder().value()).isCloseTo(5124.35, EXACT);
+        assertThat(plan.backup().water().value()).isCloseTo(3074.61, EXACT);
+    }
+
+    /** 924.59 * 0.407 + 5124.35 * 0.507 = 2974.36 g free; wet 9965.85 with 380 g of tree. */
+    @Test
+    void itsMassesFromWetToPoured() {
+        BlockPlan plan = hollow(120, 60, 3).plan();
+        assertThat(plan.freeWater().value()).isCloseTo(2974.36, within(0.02));
+        assertThat(plan.wet().value()).isCloseTo(9965.85, within(0.02));
+        assertThat(plan.cured().value()).isCloseTo(6991.49, within(0.03));
+        // 6048.94 less 6.2 % of its plaster's half
+        assertThat(plan.burnt().value()).isCloseTo(5861.42, within(0.02));
+        assertThat(plan.poured().orElseThrow().value()).isCloseTo(8861.42, within(0.02));
+    }
+
+    /** Half of 180 mm over 75 is 1.2; 60 % humidity 1.1; 15 C 1.15: 24 h becomes 36.43. */
+    @Test
+    void aThickBlockInADampColdRoomCuresLonger() {
+        Asked asked = new Asked();
+        assertThat(asked.plan().cure().value()).isCloseTo(28.8, EXACT);
+        asked.humidity = 60;
+        asked.room = 15;
+        assertThat(asked.plan().cure().value()).isCloseTo(36.43, EXACT);
+    }
+
+    /** Box 180 x 160 x 240 = 6912; wrap pi / 6 of it = 3619.11. */
+    @Test
+    void boxAndWrap() {
+        Asked box = new Asked();
+        box.shape = Shape.BOX;
+        assertThat(box.plan().body().value()).isCloseTo(6912, EXACT);
+        Asked wrap = new Asked();
+        wrap.shape = Shape.WRAP;
+        assertThat(wrap.plan().body().value()).isCloseTo(3619.11, EXACT);
+    }
+
+    @Test
+    void theWallGrowsWithTheTree() {
+        Asked tall = new Asked();
+        tall.height = 400;
+        assertThat(tall.plan().wall().value()).isEqualTo(60);
+        tall.wall = OptionalDouble.of(59);
+        assertThat(tall.found()).contains("thin-wall");
+        tall.wall = OptionalDouble.of(60);
+        assertThat(tall.found()).doesNotContain("thin-wall");
+    }
+
+    /** 260 + 40 is 300 high: not over; 261 is, and asks for bands. */
+    @Test
+    void aTallBlockIsReinforced() {
+        Asked asked = new Asked();
+        asked.height = 260;
+        assertThat(asked.found()).doesNotContain("reinforce");
+        assertThat(asked.plan().support().bands()).isZero();
+        asked.height = 261;
+        assertThat(asked.found()).contains("reinforce");
+        assertThat(asked.plan().support().bands()).isEqualTo(3);
+        assertThat(asked.plan().support().sand()).isPositive();
+    }
+
+    /** One level to three diameters, three chaplets each; 181 over 60 takes two levels. */
+    @Test
+    void aCoreIsHeldByChapletsOnLevels() {
+        assertThat(hollow(180, 60, 3).plan().support().chaplets()).isEqualTo(3);
+        assertThat(hollow(181, 60, 3).plan().support().levels()).isEqualTo(2);
+        assertThat(hollow(181, 60, 5).found()).contains("few-chaplets");
+        assertThat(hollow(181, 60, 6).found()).doesNotContain("few-chaplets");
+        assertThat(hollow(240, 60, 9).found()).doesNotContain("slender-core");
+        assertThat(hollow(241, 60, 9).found()).contains("slender-core");
+        assertThat(new Asked().plan().support().chaplets()).isZero();
+    }
+
+    @Test
+    void smallWorksLargeFails() {
+        Asked hobby = new Asked();
+        hobby.backup = mix("hobby", 2.5, 60, 50, true);
+        assertThat(hobby.found()).contains("small-works-large-fails");
+        hobby.width = 60;
+        hobby.depth = 50;
+        hobby.height = 90;
+        hobby.tree = 60;
+        hobby.area = 200;
+        assertThat(hobby.found()).doesNotContain("small-works-large-fails");
+    }
+
+    @Test
+    void whatIsHeavierThanIsCarriedIsSaid() {
+        Asked asked = new Asked();
+        asked.carried = OptionalDouble.of(9);
+        assertThat(asked.found()).contains("lift");
+        asked.carried = OptionalDouble.of(15);
+        assertThat(asked.found()).doesNotContain("lift");
+    }
+
+    @Test
+    void aFaceCoatThatFillsTheBlockIsRefused() {
+        Asked asked = new Asked();
+        asked.area = 9000;
+        assertThatThrownBy(asked::plan)
+                .isInstanceOfSatisfying(
+                        ImpossibleBlock.class, e -> assertThat(e.field()).isEqualTo("area_cm2"));
+    }
+
+    /** Whatever is asked, tree, core, face coat and backup account for the body exactly. */
+    @Test
+    void treeCoreFaceAndBackupFillTheBody() {
+        Random random = new Random(5);
+        for (int i = 0; i < 100; i++) {
+            Asked asked = hollow(50 + 200 * random.nextDouble(), 30 + 40 * random.nextDouble(), 3);
+            asked.shape = random.nextBoolean() ? Shape.BOX : Shape.CYLINDER;
+            asked.width = 80 + 200 * random.nextDouble();
+            asked.depth = 80 + 100 * random.nextDouble();
+            asked.height = 100 + 300 * random.nextDouble();
+            BlockPlan plan = asked.plan();
+            double slurry = plan.fine().powder().value() / 2.65
+                    + plan.fine().water().value()
+                    + plan.backup().powder().value() / 2.5
+                    + plan.backup().water().value();
+            assertThat(slurry / 1.04 + 400)
+                    .isCloseTo(plan.body().value(), within(1e-6 * plan.body().value()));
+        }
+    }
+
+    /** 3000 g of water were free; 2400 are gone: 20 % is left, and 20 are borne. */
+    @Test
+    void drynessByWeighing() {
+        Figure free = Figure.given("free_water", "free", 3000, Measure.GRAM, Known.COMPUTED, 0);
+        Moisture dry = Moisture.of(free, 10_000, 7600, Factors.HANDBOOK);
+        assertThat(dry.left().value()).isEqualTo(600);
+        assertThat(dry.share().value()).isCloseTo(20, EXACT);
+        assertThat(dry.dry()).isTrue();
+        Moisture wet = Moisture.of(free, 10_000, 7601, Factors.HANDBOOK);
+        assertThat(wet.dry()).isFalse();
+        assertThat(wet.findings().stops()).extracting(Finding::id).containsExactly("wet");
+        Moisture heavier = Moisture.of(free, 10_000, 10_021, Factors.HANDBOOK);
+        assertThat(heavier.findings().all()).extracting(Finding::id).containsExactly("heavier");
+        assertThat(heavier.dry()).isFalse();
+    }
+}
