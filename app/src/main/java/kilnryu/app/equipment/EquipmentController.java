@@ -1,7 +1,9 @@
 package kilnryu.app.equipment;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import kilnryu.app.account.Account;
 import kilnryu.app.sheet.Fields;
@@ -17,6 +19,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** The page of the studio's equipment. */
 @Controller
 class EquipmentController {
+    private static final int EMPTY_LINES = 2;
+
     private final EquipmentStore store;
 
     EquipmentController(EquipmentStore store) {
@@ -45,7 +49,7 @@ class EquipmentController {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(account, typed, version, true, model);
         }
-        if (!store.save(account.studioId(), version, fields.written())) {
+        if (!store.save(account.studioId(), version, EquipmentReader.kept(fields))) {
             response.setStatus(HttpStatus.CONFLICT.value());
             model.addAttribute("conflict", true);
             return page(account, typed, store.of(account.studioId()).version(), true, model);
@@ -53,11 +57,28 @@ class EquipmentController {
         return "redirect:/equipment?saved";
     }
 
+    /** The lines of a list, and some empty ones to be filled in. */
+    private static List<String> lines(Fields fields, String list) {
+        List<String> keys = new ArrayList<>(fields.keys(list));
+        int last = keys.stream()
+                .map(k -> k.replaceAll("\\D", ""))
+                .filter(k -> !k.isEmpty() && k.length() < 6)
+                .mapToInt(Integer::parseInt)
+                .max()
+                .orElse(0);
+        for (int i = 1; i <= EMPTY_LINES; i++) {
+            keys.add("k" + (last + i));
+        }
+        return keys;
+    }
+
     private static String page(
             Account account, Map<String, String> typed, int version, boolean showErrors, Model model) {
         Fields fields = Fields.typed(typed, account.units());
         EquipmentReader.read(fields);
         model.addAttribute("form", new SheetForm(fields, typed, showErrors));
+        model.addAttribute("flasks", lines(fields, "flasks"));
+        model.addAttribute("bowls", lines(fields, "bowls"));
         model.addAttribute("version", version);
         return "equipment/equipment";
     }

@@ -3,11 +3,15 @@ package kilnryu.app.factor;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import kilnryu.core.block.BlockPlanner;
+import kilnryu.core.block.Moisture;
 import kilnryu.core.burnout.ProgramGenerator;
 import kilnryu.core.flask.Clearances;
 import kilnryu.core.flask.FlaskPlanner;
+import kilnryu.core.flask.MixSession;
 import kilnryu.core.gating.GatingPlanner;
 import kilnryu.core.material.Alloy;
+import kilnryu.core.material.Blend;
 import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.material.Section;
@@ -32,6 +36,12 @@ public final class Catalogue {
             group("Investments", InvestmentSystem.constants()),
             group("Mixing and flask", FlaskPlanner.constants()),
             group("Clearances", Clearances.constants()),
+            group("Bowls", MixSession.constants()),
+            group("Blends", Blend.constants()),
+            group(
+                    "Blocks",
+                    java.util.stream.Stream.concat(BlockPlanner.constants().stream(), Moisture.constants().stream())
+                            .toList()),
             group("Burnout", ProgramGenerator.constants()),
             group("Superheat", Section.constants()));
 

@@ -21,6 +21,9 @@ import kilnryu.core.sum.Known;
 
 /** Reads a flask from its fields; the tree's volume comes from the tree, or from a field of its own in the API. */
 public final class MoldReader {
+    private static final Range LEAN = new Range(Measure.DEGREE, -60, 60);
+    private static final int LONGEST_NAME = 60;
+
     private final Fields fields;
 
     private MoldReader(Fields fields) {
@@ -28,7 +31,20 @@ public final class MoldReader {
     }
 
     /** What only the plan's page asks: the school of mixing and the tree's size measured with a ruler. */
-    public record Extras(MixSchool school, OptionalDouble treeWidth, OptionalDouble treeHeight) {}
+    public record Extras(
+            MixSchool school,
+            OptionalDouble treeWidth,
+            OptionalDouble treeHeight,
+            double tilt,
+            double lift,
+            String flaskName,
+            boolean perforated) {}
+
+    private static Optional<Boolean> steel(String key) {
+        return key.equals("perforated") || key.equals("solid")
+                ? Optional.of(key.equals("perforated"))
+                : Optional.empty();
+    }
 
     /** The plan for a tree volume that is a field. */
     public static Optional<FlaskPlan> read(Fields fields, Factors factors) {
@@ -49,13 +65,21 @@ public final class MoldReader {
                 fields.choice("mix_school", key -> MixSchool.named(schools.based(key)))
                         .orElse(MixSchool.VACUUM),
                 fields.quantity("tree_width_mm", Range.LENGTH),
-                fields.quantity("tree_height_mm", Range.LENGTH));
+                fields.quantity("tree_height_mm", Range.LENGTH),
+                fields.quantity("tilt_deg", LEAN).orElse(0),
+                fields.quantity("lift_mm", Range.LENGTH_OR_NONE).orElse(0),
+                fields.text("flask_name", LONGEST_NAME).orElse(""),
+                fields.choice("steel", MoldReader::steel).orElse(false));
     }
 
     /** @param blamed the field that is remarked when the tree leaves no room */
     private Optional<FlaskPlan> plan(Figure tree, String blamed, Factors factors) {
         OptionalDouble diameter = fields.required("inner_diameter_mm", Range.LENGTH);
         OptionalDouble height = fields.required("height_mm", Range.LENGTH);
+        OptionalDouble other = fields.quantity("other_diameter_mm", Range.LENGTH);
+        if (other.isPresent() && diameter.isPresent() && other.getAsDouble() > diameter.getAsDouble()) {
+            fields.error("other_diameter_mm", "The short way of an oval; the long way stands before it.");
+        }
         Optional<InvestmentSystem> system = fields.choice("system", InvestmentSystem::named);
         if (system.isEmpty()) {
             fields.missing("system", "Choose the investment.");
@@ -79,7 +103,8 @@ public final class MoldReader {
                 density,
                 overfill,
                 boxed(collar).map(Length::millimetres),
-                boxed(water).map(Temperature::celsius));
+                boxed(water).map(Temperature::celsius),
+                boxed(other).map(Length::millimetres));
         try {
             return Optional.of(new FlaskPlanner(factors).plan(flask, tree));
         } catch (ImpossibleFlask e) {

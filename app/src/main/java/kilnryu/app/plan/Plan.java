@@ -16,6 +16,7 @@ import kilnryu.app.tree.TreeReader;
 import kilnryu.app.web.Units;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.flask.Clearances;
+import kilnryu.core.flask.Fit;
 import kilnryu.core.flask.FlaskPlan;
 import kilnryu.core.flask.MoldChecks;
 import kilnryu.core.quantity.Length;
@@ -106,7 +107,8 @@ public record Plan(
             Optional<FlaskPlan> flask = tree.flatMap(t -> MoldReader.read(moldFields, t.treeVolume(), reading.factors));
             Optional<Outline> drawn = tree.map(t -> outline(t, gating))
                     .map(o -> o.stretched(
-                            extras.treeWidth().orElse(0), extras.treeHeight().orElse(0)));
+                            extras.treeWidth().orElse(0), extras.treeHeight().orElse(0)))
+                    .map(o -> leaning(o, extras));
             Optional<Clearances> clearances = flask.map(f -> clearances(f, drawn.orElseThrow(), extras));
             Optional<Firing> firing =
                     flask.map(f -> FiringReader.firing(choices, tree.orElseThrow(), f, reading.factors));
@@ -138,6 +140,16 @@ public record Plan(
                     pour,
                     chosen.or(
                             () -> choices.section().flaskTemperature(tree.tree().alloy())));
+        }
+
+        /** As it stands in the flask. */
+        private static Outline leaning(Outline upright, MoldReader.Extras extras) {
+            if (extras.tilt() == 0 && extras.lift() == 0) {
+                return upright;
+            }
+            Fit.Stand stand =
+                    new Fit.Stand(upright.width(), upright.width(), upright.height(), extras.tilt(), extras.lift(), 1);
+            return upright.stretched(stand.wide(), stand.high());
         }
 
         /** Width and height as built, or as the parts alone suggest. */

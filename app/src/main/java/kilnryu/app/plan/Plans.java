@@ -101,6 +101,22 @@ public class Plans {
         summarise(account, id);
     }
 
+    /** Takes a flask for a tree: writes its measures into the mold's sheet, over whatever version is current. */
+    @Transactional
+    public void useFlask(Account account, long id, Map<String, String> flask) {
+        Sheet sheet = sheets(id).get(Stage.MOLD);
+        Map<String, String> fields = new java.util.LinkedHashMap<>(sheet.fields());
+        fields.putAll(flask);
+        fields.values().removeIf(String::isBlank);
+        sheets.save(id, Stage.MOLD.key(), sheet.version(), fields, account.id());
+        summarise(account, id);
+    }
+
+    /** What is typed of a stage and saved. */
+    public Map<String, String> typed(long id, Stage stage) {
+        return sheets(id).get(stage).fields();
+    }
+
     @Transactional
     public long copy(Account account, long id) {
         Saved from = find(account, id);

@@ -60,6 +60,17 @@ public final class Svg {
         return this;
     }
 
+    /** Begins a group; {@link #endGroup()} ends it. */
+    public Svg group(String paint) {
+        out.append("<g ").append(paint).append('>');
+        return this;
+    }
+
+    public Svg endGroup() {
+        out.append("</g>");
+        return this;
+    }
+
     public Svg text(double x, double y, String words, String paint) {
         out.append(fmt("<text x=\"%s\" y=\"%s\" %s>%s</text>", n(x), n(y), paint, escape(words)));
         return this;

@@ -35,12 +35,12 @@ public record Fit(List<Verdict> verdicts, Optional<Verdict> chosen, List<String>
      */
     public record Stand(double width, double depth, double height, double tilt, double lift, int pieces) {
         /** Widest way across as it leans. */
-        double wide() {
+        public double wide() {
             return width * Math.cos(Math.toRadians(tilt)) + height * Math.abs(Math.sin(Math.toRadians(tilt)));
         }
 
         /** Height over the base as it leans and is lifted. */
-        double high() {
+        public double high() {
             return lift + height * Math.cos(Math.toRadians(tilt)) + width * Math.abs(Math.sin(Math.toRadians(tilt)));
         }
     }

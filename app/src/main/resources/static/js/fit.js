@@ -1,0 +1,47 @@
+// Leaning and lifting the tree by the ring on its top: writes into the two fields, the server judges and draws.
+const form = document.getElementById("fit");
+if (form) {
+  const tilt = form.elements.tilt_deg;
+  const lift = form.elements.lift_mm;
+  const number = (input) => parseFloat(input.value) || 0;
+  const set = (degrees, mm) => {
+    tilt.value = `${Math.round(Math.max(-60, Math.min(60, degrees)))}°`;
+    lift.value = `${Math.round(Math.max(0, mm))} mm`;
+    tilt.dispatchEvent(new Event("change", { bubbles: true }));
+  };
+  let held = null;
+  document.addEventListener("pointerdown", (event) => {
+    const grip = event.target.closest?.(".fit-work .grip");
+    if (!grip) return;
+    event.preventDefault();
+    grip.focus();
+    const svg = grip.ownerSVGElement;
+    held = { x: event.clientX, y: event.clientY, tilt: number(tilt), lift: number(lift), mm: Number(grip.dataset.scale) * svg.getScreenCTM().a, tall: Number(grip.dataset.tall), sent: 0 };
+  });
+  const move = (event, final) => {
+    const now = performance.now();
+    if (!final && now - held.sent < 90) return;
+    held.sent = now;
+    const dx = (event.clientX - held.x) / held.mm;
+    const dy = (held.y - event.clientY) / held.mm;
+    const lean = Math.abs(dx) < 2 ? 0 : (Math.atan2(dx, held.tall) * 180) / Math.PI;
+    set(held.tilt + lean, held.lift + (Math.abs(dy) < 2 ? 0 : dy));
+  };
+  document.addEventListener("pointermove", (event) => { if (held) move(event, false); });
+  document.addEventListener("pointerup", (event) => {
+    if (!held) return;
+    move(event, true);
+    held = null;
+  });
+  document.addEventListener("keydown", (event) => {
+    if (!event.target.closest?.(".fit-work .grip")) return;
+    const step = event.shiftKey ? 5 : 1;
+    const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, step], ArrowDown: [0, -step] }[event.key];
+    if (!by) return;
+    event.preventDefault();
+    set(number(tilt) + by[0], number(lift) + by[1]);
+  });
+  let again = false;
+  document.addEventListener("htmx:beforeSwap", () => { again = document.activeElement?.classList?.contains("grip"); });
+  document.addEventListener("htmx:afterSwap", () => { if (again) document.querySelector(".fit-work .grip")?.focus({ preventScroll: true }); });
+}
