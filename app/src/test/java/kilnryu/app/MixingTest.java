@@ -24,7 +24,7 @@ class MixingTest extends AppTest {
 
     @Test
     void powderGoesIntoTheWaterAndTheClockStartsThen() throws Exception {
-        assertThat(page(owner, bench)).contains("Make ready").contains("step 1 of 10");
+        assertThat(page(owner, bench)).contains("Make ready").contains("step 1 of 11");
         next(0, "");
         // pi/4 x 100^2 x 150 / 1000 - 100 = 1078.1; x 1.04 = 1121.22; powder 1442.35, water 576.94
         assertThat(page(owner, bench)).contains("Weigh the water").contains("577");
@@ -48,6 +48,92 @@ class MixingTest extends AppTest {
         assertThat(next(1, "minus two").getStatus()).isEqualTo(422);
         send(owner, bench + "/next", Map.of("step", "1", "reading", "640", "sure", "true"));
         assertThat(page(owner, bench)).contains("Weigh the powder");
+    }
+
+    /** 640 g of water for 576.94 planned: powder 1442.35 x 640 / 576.94 = 1600. */
+    @Test
+    void theOtherQuantityFollowsWhatWasWeighed() throws Exception {
+        next(0, "");
+        send(owner, bench + "/next", Map.of("step", "1", "reading", "640", "sure", "true"));
+        assertThat(page(owner, bench)).contains("1600", "Brought to the true ratio", "planned 1442 g");
+        assertThat(next(2, "1442").getContentAsString()).contains("-9.9 % off the plan");
+        assertThat(next(2, "1601").getStatus()).isEqualTo(302);
+    }
+
+    @Test
+    void theScaleOfTheBenchIsReadAndItsUnitDoubted() throws Exception {
+        next(0, "");
+        send(owner, bench + "/device", Map.of("button", "on"));
+        Thread.sleep(2500);
+        assertThat(send(owner, bench + "/next", Map.of("step", "1", "device", "true"))
+                        .getStatus())
+                .isEqualTo(302);
+        assertThat(page(owner, bench)).contains("Weigh the powder", "Brought to the true ratio");
+        send(owner, bench + "/device", Map.of("button", "unit"));
+        send(owner, bench + "/device", Map.of("button", "on"));
+        Thread.sleep(2500);
+        MockHttpServletResponse ounces = send(owner, bench + "/next", Map.of("step", "2", "device", "true"));
+        assertThat(ounces.getContentAsString()).contains("Is the scale on oz?");
+    }
+
+    /** Steps to the first vacuum: ready, water, powder, powder in, mix. */
+    private void toTheVacuum() throws Exception {
+        for (int step = 0; step < 5; step++) {
+            next(step, "");
+        }
+    }
+
+    @Test
+    void aLowVacuumIsAskedBackWithWhatToLookAt() throws Exception {
+        toTheVacuum();
+        assertThat(page(owner, bench)).contains("Vacuum on the bowl", "pump off, gasket seals");
+        assertThat(next(5, "").getContentAsString()).contains("Type what the gauge reads");
+        assertThat(send(owner, bench + "/next", Map.of("step", "5", "device", "true"))
+                        .getContentAsString())
+                .contains("0 kPa draws few bubbles", "What to look at, in order");
+        assertThat(page(owner, bench + "/trouble?what=NO_VACUUM")).contains("Pump switched on, valve shut");
+        send(owner, bench + "/trouble", Map.of("what", "NO_VACUUM", "tried", "Pump switched on, valve shut"));
+        send(owner, bench + "/device", Map.of("button", "pump"));
+        send(owner, bench + "/device", Map.of("button", "leak"));
+        assertThat(page(owner, bench)).contains("pump on, gasket seals, leaks");
+        assertThat(next(5, "58").getContentAsString()).contains("58 kPa draws few bubbles");
+        send(owner, bench + "/next", Map.of("step", "5", "reading", "58", "sure", "true"));
+        assertThat(page(owner, bench)).contains("Pour down the side");
+        send(owner, bench + "/trouble", Map.of("what", "OTHER", "giveUp", "true"));
+        assertThat(page(owner, bench))
+                .contains("58.0 kPa", "The gauge does not rise", "Looked at: Pump switched on, valve shut.");
+    }
+
+    @Test
+    void aRecordSaysThatThePlanWasChangedSince() throws Exception {
+        send(owner, bench + "/trouble", Map.of("what", "OTHER", "giveUp", "true"));
+        assertThat(page(owner, bench)).doesNotContain("planned anew since");
+        send(owner, bench.replace("/bench", "/mold"), new java.util.HashMap<>(FLASK) {
+            private static final long serialVersionUID = 1L;
+
+            {
+                put("version", "1");
+                put("height_mm", "160 mm");
+            }
+        });
+        assertThat(page(owner, bench)).contains("planned anew since");
+        assertThat(page(owner, bench.replace("/bench", "/mold"))).contains("plan changed since");
+    }
+
+    @Test
+    void drynessIsSeenOnTheScale() throws Exception {
+        for (int step = 0; step < 11; step++) {
+            next(step, step == 5 || step == 7 ? "96" : "");
+        }
+        assertThat(page(owner, bench)).contains("Is it dry?");
+        send(owner, bench + "/dry", Map.of("mass", "2200 g", "filled", "true"));
+        // 1442.35 g of powder at W 40 with 30 % plaster: 34.42 free of every 100, 496.5 g; 200 g gone leave 59.7 %
+        send(owner, bench + "/dry", Map.of("mass", "2000 g"));
+        assertThat(page(owner, bench)).contains("59.7", "not dry", "is still inside");
+        send(owner, bench + "/dry", Map.of("mass", "1790 g"));
+        assertThat(page(owner, bench)).contains("dry enough for heat");
+        assertThat(send(owner, bench + "/dry", Map.of("mass", "heavy")).getStatus())
+                .isEqualTo(422);
     }
 
     @Test
@@ -75,7 +161,9 @@ class MixingTest extends AppTest {
 
     @Test
     void troubleIsWrittenDownAndALostMixEnds() throws Exception {
-        assertThat(page(owner, bench + "/trouble")).contains("The mix is lumpy").contains("Gasket clean and dry?");
+        assertThat(page(owner, bench + "/trouble"))
+                .contains("The mix is lumpy")
+                .contains("Gasket clean, dry and whole");
         send(owner, bench + "/trouble", Map.of("what", "LUMPY", "note", "old bag", "giveUp", "true"));
         assertThat(page(owner, bench))
                 .contains("Ready to mix")
@@ -86,11 +174,11 @@ class MixingTest extends AppTest {
     }
 
     @Test
-    void allTenStepsEndInARecord() throws Exception {
-        for (int step = 0; step < 10; step++) {
-            next(step, step == 1 ? "578 g" : "");
+    void allStepsEndInARecord() throws Exception {
+        for (int step = 0; step < 11; step++) {
+            next(step, step == 1 ? "578 g" : step == 5 || step == 7 ? "96" : "");
         }
-        assertThat(page(owner, bench)).contains("Last mixing").contains("578 g");
+        assertThat(page(owner, bench)).contains("Last mixing", "578 g", "planned 577 g", "96.0 kPa");
         assertThat(page(owner, bench.replace("/bench", "/mold"))).contains("mixed");
     }
 }

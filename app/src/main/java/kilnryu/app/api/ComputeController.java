@@ -7,7 +7,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiFunction;
 import kilnryu.app.account.Account;
+import kilnryu.app.blend.BlendReader;
 import kilnryu.app.factor.FactorStore;
+import kilnryu.app.mold.BlockReader;
 import kilnryu.app.mold.MoldReader;
 import kilnryu.app.plan.ContractFigures;
 import kilnryu.app.sheet.Fields;
@@ -15,7 +17,9 @@ import kilnryu.app.sheet.Paths;
 import kilnryu.app.tree.TreeReader;
 import kilnryu.app.web.Answer;
 import kilnryu.app.web.Units;
+import kilnryu.core.block.BlockPlan;
 import kilnryu.core.flask.FlaskPlan;
+import kilnryu.core.material.Blend;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.tree.TreePlan;
 import org.springframework.http.MediaType;
@@ -53,6 +57,35 @@ class ComputeController {
     @PostMapping(path = "/flask", consumes = MediaType.APPLICATION_JSON_VALUE)
     Answer flask(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
         return answer(account, body, MoldReader::read, ComputeController::answer);
+    }
+
+    @Operation(summary = "Body, mixes, masses and cure of a free-standing investment block")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content = @Content(schema = @Schema(implementation = Contract.BlockRequest.class)))
+    @PostMapping(path = "/block", consumes = MediaType.APPLICATION_JSON_VALUE)
+    Answer block(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
+        return answer(account, body, BlockReader::read, ComputeController::answer);
+    }
+
+    @Operation(summary = "Density, yield and warnings of an investment blend")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content = @Content(schema = @Schema(implementation = Contract.BlendRequest.class)))
+    @PostMapping(path = "/blend", consumes = MediaType.APPLICATION_JSON_VALUE)
+    Answer blend(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
+        return answer(account, body, ComputeController::blend, ComputeController::answer);
+    }
+
+    /** A blend without a name: the API asks for none. */
+    private static Optional<Blend> blend(Fields fields, Factors factors) {
+        return BlendReader.shares(fields, factors);
+    }
+
+    private static Answer answer(Blend blend) {
+        return Answer.of(ContractFigures.of(blend), blend.findings());
+    }
+
+    private static Answer answer(BlockPlan plan) {
+        return Answer.of(ContractFigures.of(plan), plan.findings());
     }
 
     private <T> Answer answer(

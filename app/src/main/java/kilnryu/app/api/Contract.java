@@ -62,6 +62,49 @@ final class Contract {
     record CoatRequest(String material, Double thickness_mm, Double area_cm2) {}
 
     @Schema(
+            name = "BlockRequest",
+            description = "A mix has a system or blend by name in mix, or density and water_per_100",
+            requiredProperties = {"width_mm", "height_mm", "tree_volume_cm3", "fine"})
+    record BlockRequest(
+            @Schema(allowableValues = {"cylinder", "box", "wrap"})
+            String shape,
+
+            Double width_mm,
+            Double depth_mm,
+            Double height_mm,
+            Double tree_volume_cm3,
+            Double area_cm2,
+            Double metal_g,
+            Double wall_mm,
+            Double face_mm,
+            CoreRequest core,
+            MixRequest fine,
+            MixRequest backup,
+            Double temperature_C,
+            Double humidity_pct,
+            Double lift_kg) {}
+
+    @Schema(
+            name = "Core",
+            requiredProperties = {"length_mm", "diameter_mm"})
+    record CoreRequest(Double length_mm, Double diameter_mm, Double volume_cm3, Integer pins) {}
+
+    @Schema(name = "Mix")
+    record MixRequest(String mix, Double density, Double water_per_100, Double plaster_pct) {}
+
+    @Schema(
+            name = "BlendRequest",
+            description = "Shares sum to 100 % by mass",
+            requiredProperties = {"parts"})
+    record BlendRequest(List<ShareRequest> parts, Double water_per_100) {}
+
+    @Schema(
+            name = "Share",
+            description = "A known ingredient, or a name with its true density and role",
+            requiredProperties = {"share_pct"})
+    record ShareRequest(String ingredient, String name, Double share_pct, Double density, String role, Double price) {}
+
+    @Schema(
             name = "FlaskRequest",
             requiredProperties = {"inner_diameter_mm", "height_mm", "tree_volume_cm3", "system"})
     record FlaskRequest(
@@ -69,6 +112,7 @@ final class Contract {
             Double height_mm,
             Double tree_volume_cm3,
             Double base_volume_cm3,
+            Double other_diameter_mm,
             String system,
             Double water_per_100,
             Double powder_density,

@@ -1,14 +1,11 @@
 package kilnryu.app.card;
 
-import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
-import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 import java.util.regex.Pattern;
+import kilnryu.app.web.Pdf;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.springframework.core.io.ClassPathResource;
@@ -59,29 +56,7 @@ class CardPdf {
         context.setVariable("card", card);
         context.setVariable("paper", paper.equals("letter") ? "letter" : "A4");
         context.setVariable("style", scaled(text("static/css/card.css"), scale));
-        String html = templates.process("card/pdf", context);
-        try (ByteArrayOutputStream out = new ByteArrayOutputStream();
-                BatikSVGDrawer svg = new BatikSVGDrawer()) {
-            PdfRendererBuilder builder = new PdfRendererBuilder();
-            builder.useFont(() -> stream("pdf-fonts/archivo-400.ttf"), "Archivo", 400, null, true);
-            builder.useFont(() -> stream("pdf-fonts/archivo-700.ttf"), "Archivo", 700, null, true);
-            builder.useSVGDrawer(svg);
-            builder.withHtmlContent(html, "/");
-            builder.withProducer("Kiln Ryu");
-            builder.toStream(out);
-            builder.run();
-            return out.toByteArray();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    private static InputStream stream(String resource) {
-        try {
-            return new ClassPathResource(resource).getInputStream();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        return Pdf.of(templates.process("card/pdf", context));
     }
 
     private static String text(String resource) {

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import kilnryu.app.account.Account;
 import kilnryu.app.account.AccountStore;
+import kilnryu.app.blend.BlendStore;
 import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.piece.PieceIntake;
 import kilnryu.app.plan.DocumentController;
@@ -35,6 +36,7 @@ class DemoLoader implements ApplicationRunner {
     private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
     private static final List<String> PLANS = List.of("lantern-fish", "limpet-cufflinks", "wading-bird", "maple-keys");
 
+    private static final List<String> BLENDS = List.of("estuary-fine", "estuary-backup", "shed-mix");
     private static final List<String> PIECES = List.of("maple-key", "heron", "limpet");
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
@@ -42,6 +44,7 @@ class DemoLoader implements ApplicationRunner {
     private final PieceIntake pieces;
     private final EquipmentStore equipment;
     private final SchoolStore schools;
+    private final BlendStore blends;
     private final DocumentController documents;
     private final PasswordEncoder passwords;
     private final Clock clock;
@@ -53,6 +56,7 @@ class DemoLoader implements ApplicationRunner {
             PieceIntake pieces,
             EquipmentStore equipment,
             SchoolStore schools,
+            BlendStore blends,
             PasswordEncoder passwords,
             Clock clock,
             @Value("${kilnryu.demo}") boolean wanted) {
@@ -61,6 +65,7 @@ class DemoLoader implements ApplicationRunner {
         this.pieces = pieces;
         this.equipment = equipment;
         this.schools = schools;
+        this.blends = blends;
         this.passwords = passwords;
         this.clock = clock;
         this.wanted = wanted;
@@ -86,6 +91,20 @@ class DemoLoader implements ApplicationRunner {
                     owner.get().studioId(),
                     0,
                     JSON.readValue(read("equipment"), new TypeReference<LinkedHashMap<String, String>>() {}));
+            for (String blend : BLENDS) {
+                LinkedHashMap<String, String> fields =
+                        JSON.readValue(read("blend-" + blend), new TypeReference<LinkedHashMap<String, String>>() {});
+                LinkedHashMap<String, String> trial = new LinkedHashMap<>();
+                fields.keySet().stream()
+                        .filter(k -> k.startsWith("trial."))
+                        .forEach(k -> trial.put(k.substring("trial.".length()), fields.get(k)));
+                fields.keySet().removeIf(k -> k.startsWith("trial."));
+                long id = blends.create(owner.get().studioId(), fields.get("name"), fields);
+                if (!trial.isEmpty()) {
+                    blends.keepTrial(
+                            owner.get(), blends.find(owner.get().studioId(), id).orElseThrow(), trial);
+                }
+            }
             schools.copy(
                     owner.get(),
                     Craft.GATING,

@@ -10,7 +10,15 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.account.Account;
+import kilnryu.app.device.Gauge;
+import kilnryu.app.device.Scale;
+import kilnryu.app.device.SimulatedGauge;
+import kilnryu.app.device.SimulatedScale;
+import kilnryu.app.equipment.EquipmentReader;
+import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.mixing.MixStore.Mix;
+import kilnryu.app.mold.WayUp;
+import kilnryu.app.plan.Plan;
 import kilnryu.app.plan.PlanDocument;
 import kilnryu.app.plan.PlanPage;
 import kilnryu.app.plan.Plans;
@@ -18,95 +26,118 @@ import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.web.Show;
 import kilnryu.core.finding.Finding;
+import kilnryu.core.flask.FlaskPlanner;
 import kilnryu.core.flask.UnitGuard;
 import kilnryu.core.quantity.Measure;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
 
-/** The bench view of a mixing: one step at a time, large, for a tablet and one clean finger. */
+/**
+ * The bench view of a mixing: one step at a time, large, for a tablet and one clean finger. A mixing belongs to one tree
+ * or is a session of several molds; both are worked through here.
+ */
 @Controller
 class MixController {
     private static final int LONGEST_NOTE = 500;
     private static final double TOLERANCE = 0.02;
+    private static final double GOOD_VACUUM = 90;
+    private static final Range KILOPASCAL = new Range(Measure.KILOPASCAL, 0, 102);
 
     private final Plans plans;
     private final MixStore mixes;
+    private final EquipmentStore equipment;
+    private final Scale scale;
+    private final SimulatedScale standInScale;
+    private final Gauge gauge;
+    private final SimulatedGauge standInGauge;
+    private final Drying drying;
     private final Clock clock;
 
-    MixController(Plans plans, MixStore mixes, Clock clock) {
+    MixController(
+            Plans plans,
+            MixStore mixes,
+            EquipmentStore equipment,
+            SimulatedScale scale,
+            SimulatedGauge gauge,
+            Drying drying,
+            Clock clock) {
         this.plans = plans;
         this.mixes = mixes;
+        this.equipment = equipment;
+        this.scale = scale;
+        this.standInScale = scale;
+        this.gauge = gauge;
+        this.standInGauge = gauge;
+        this.drying = drying;
         this.clock = clock;
     }
 
     /** A clock on the page: it ends at an instant on the server; the text is what it shows when the page is made. */
     public record Countdown(String label, Instant ends, Instant now, String text, boolean over) {}
 
-    /** A trouble at the bench and what to do about it, in order. */
-    enum Trouble {
-        LUMPY(
-                "The mix is lumpy",
-                "Stir on, press lumps against the wall of the bowl; never add water now. Still lumpy when half the working time is gone: throw it away."),
-        LATE(
-                "It is getting late",
-                "Skip the second vacuum before you skip the pour. Already stiffening: do not pour, it breaks up and fins."),
-        NO_VACUUM(
-                "The gauge does not rise",
-                "Pump switched on? Valve shut? Gasket clean and dry? Bell seated? Filter free? Else tap and vibrate instead."),
-        SPILLED("Something was spilled", "Weigh what is left; bring the other quantity to the same ratio."),
-        INTERRUPTED(
-                "I was called away",
-                "Powder not in yet: go on. Powder in: look at the clock; stiffening means throw away."),
-        OTHER("Something else", "Write it down; it belongs to this mold's record.");
-
-        private final String label;
-        private final String remedy;
-
-        Trouble(String label, String remedy) {
-            this.label = label;
-            this.remedy = remedy;
-        }
-
-        public String label() {
-            return label;
-        }
-
-        public String remedy() {
-            return remedy;
+    /** Where a mixing is worked: its address, its name, the way back, and how it stands. */
+    private record Place(String base, String name, String back, Optional<Mix> mix) {
+        String address() {
+            return "redirect:" + base + "/bench";
         }
     }
 
-    @GetMapping("/trees/{id}/bench")
-    String show(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
-        Plans.Saved saved = plans.find(account, id);
-        Optional<Mix> open = mixes.open(id);
-        return open.map(mix -> step(account, saved, mix, Map.of(), model))
-                .orElseGet(() -> threshold(account, saved, model));
+    private Place place(Account account, String of, long id) {
+        if (of.equals("trees")) {
+            Plans.Saved saved = plans.find(account, id);
+            return new Place("/trees/" + id, saved.row().name(), "/trees/" + id + "/mold", mixes.open(id));
+        }
+        Mix mix = mixes.session(account.studioId(), id).orElseThrow(MixController::unknown);
+        return new Place(
+                "/mixing/" + id, mix.title(), "/mixing", Optional.of(mix).filter(m -> m.endedAt() == null));
+    }
+
+    private static ResponseStatusException unknown() {
+        return new ResponseStatusException(HttpStatus.NOT_FOUND);
+    }
+
+    @GetMapping("/{of:trees|mixing}/{id}/bench")
+    String show(@AuthenticationPrincipal Account account, @PathVariable String of, @PathVariable long id, Model model) {
+        Place place = place(account, of, id);
+        if (place.mix.isPresent()) {
+            return step(account, place, place.mix.get(), Map.of(), model);
+        }
+        return of.equals("trees") ? threshold(account, plans.find(account, id), model) : "redirect:/mixing";
     }
 
     @PostMapping("/trees/{id}/bench/start")
     String start(
             @AuthenticationPrincipal Account account, @PathVariable long id, Model model, HttpServletResponse out) {
         Plans.Saved saved = plans.find(account, id);
-        boolean blocked = !blocking(saved).isEmpty();
-        if (saved.plan().flask().isEmpty() || blocked) {
+        Plan plan = saved.plan();
+        if (!ready(plan) || !blocking(saved).isEmpty()) {
             out.setStatus(HttpStatus.CONFLICT.value());
             return threshold(account, saved, model);
         }
+        OptionalDouble most = EquipmentReader.workshop(
+                        equipment.of(account.studioId()).fields())
+                .scaleMost();
         mixes.begin(
                 id,
                 account.studioId(),
-                PlanDocument.write(saved.plan()),
-                MixSteps.of(saved.plan(), account.units()),
-                saved.plan().flask().get().workingTime().value());
+                PlanDocument.write(plan),
+                MixSteps.of(plan, account.units(), most),
+                plan.flask()
+                        .map(f -> f.workingTime().value())
+                        .orElse(plan.reading().factors().value(FlaskPlanner.WORKING_TIME_21)));
         return "redirect:/trees/" + id + "/bench";
+    }
+
+    private static boolean ready(Plan plan) {
+        return plan.flask().isPresent() || plan.block().isPresent();
     }
 
     @PostMapping("/trees/{id}/bench/overrule")
@@ -135,89 +166,162 @@ class MixController {
         return "redirect:/trees/" + id + "/bench";
     }
 
-    @PostMapping("/trees/{id}/bench/next")
+    @PostMapping("/{of:trees|mixing}/{id}/bench/next")
     String next(
             @AuthenticationPrincipal Account account,
+            @PathVariable String of,
             @PathVariable long id,
             @RequestParam int step,
             @RequestParam(defaultValue = "") String reading,
+            @RequestParam(defaultValue = "false") boolean device,
             @RequestParam(defaultValue = "false") boolean sure,
             Model model,
             HttpServletResponse out) {
-        Plans.Saved saved = plans.find(account, id);
-        Mix mix = openAt(id, step);
+        Place place = place(account, of, id);
+        Mix mix = place.mix.filter(m -> m.step() == step).orElse(null);
         if (mix == null) {
-            return "redirect:/trees/" + id + "/bench";
+            return place.address();
         }
         Map<String, String> remarks = new LinkedHashMap<>();
-        OptionalDouble grams = reading(account, mix, reading, sure, remarks);
+        String typed = device ? shown(account, mix) : reading;
+        OptionalDouble read = mix.now().kind() == MixSteps.Kind.VACUUM
+                ? vacuum(account, typed, sure, remarks)
+                : reading(account, mix, typed, sure, remarks);
         if (!remarks.isEmpty()) {
             out.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            remarks.put("typed", reading.length() > 60 ? reading.substring(0, 60) : reading);
-            return step(account, saved, mix, remarks, model);
+            remarks.put("typed", typed.length() > 60 ? typed.substring(0, 60) : typed);
+            return step(account, place, mix, remarks, model);
         }
-        mixes.move(mix, step, step + 1, account.id(), grams.isPresent() ? grams.getAsDouble() : null);
-        return "redirect:/trees/" + id + "/bench";
+        mixes.move(mix, step, step + 1, account.id(), read.isPresent() ? read.getAsDouble() : null);
+        return place.address();
     }
 
-    @PostMapping("/trees/{id}/bench/back")
-    String back(@AuthenticationPrincipal Account account, @PathVariable long id, @RequestParam int step) {
-        plans.find(account, id);
-        Mix mix = openAt(id, step);
-        if (mix != null && step > 0) {
-            mixes.move(mix, step, step - 1, account.id(), null);
-        }
-        return "redirect:/trees/" + id + "/bench";
+    /** What the device of this step shows now: digits alone, as a scale sends them. */
+    private String shown(Account account, Mix mix) {
+        return mix.now().kind() == MixSteps.Kind.VACUUM
+                ? Show.exact(Math.round(gauge.read(account.studioId())))
+                : Show.exact(scale.read(account.studioId()).digits());
     }
 
-    @GetMapping("/trees/{id}/bench/trouble")
-    String trouble(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
-        Plans.Saved saved = plans.find(account, id);
-        Optional<Mix> mix = mixes.open(id);
-        if (mix.isEmpty()) {
-            return "redirect:/trees/" + id + "/bench";
+    @PostMapping("/{of:trees|mixing}/{id}/bench/back")
+    String back(
+            @AuthenticationPrincipal Account account,
+            @PathVariable String of,
+            @PathVariable long id,
+            @RequestParam int step) {
+        Place place = place(account, of, id);
+        place.mix
+                .filter(m -> m.step() == step && step > 0)
+                .ifPresent(m -> mixes.move(m, step, step - 1, account.id(), null));
+        return place.address();
+    }
+
+    /** The display of the scale or the gauge alone, asked for again and again. */
+    @GetMapping("/{of:trees|mixing}/{id}/bench/display")
+    String display(
+            @AuthenticationPrincipal Account account, @PathVariable String of, @PathVariable long id, Model model) {
+        Place place = place(account, of, id);
+        place.mix.ifPresent(mix -> devices(account, place, mix, model));
+        return "mixing/step :: display";
+    }
+
+    /** The buttons of the stand-ins. */
+    @PostMapping("/{of:trees|mixing}/{id}/bench/device")
+    String press(
+            @AuthenticationPrincipal Account account,
+            @PathVariable String of,
+            @PathVariable long id,
+            @RequestParam String button) {
+        Place place = place(account, of, id);
+        long studio = account.studioId();
+        double planned = place.mix.map(this::planned).orElse(0.0);
+        switch (button) {
+            case "on" -> standInScale.load(studio, planned * 1.003);
+            case "off" -> standInScale.load(studio, 0);
+            case "tare" -> standInScale.tare(studio);
+            case "unit" -> standInScale.nextUnit(studio);
+            case "pump" -> standInGauge.press(studio, SimulatedGauge.Button.PUMP);
+            case "gasket" -> standInGauge.press(studio, SimulatedGauge.Button.GASKET);
+            case "leak" -> standInGauge.press(studio, SimulatedGauge.Button.LEAK);
+            default -> throw new ResponseStatusException(HttpStatus.BAD_REQUEST);
         }
-        fill(saved, mix.get(), model);
+        return place.address();
+    }
+
+    @GetMapping("/{of:trees|mixing}/{id}/bench/trouble")
+    String trouble(
+            @AuthenticationPrincipal Account account,
+            @PathVariable String of,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String what,
+            Model model) {
+        Place place = place(account, of, id);
+        if (place.mix.isEmpty()) {
+            return place.address();
+        }
+        fill(account, place, place.mix.get(), model);
         model.addAttribute("troubles", Trouble.values());
+        model.addAttribute("chosen", what);
         return "mixing/trouble";
     }
 
-    @PostMapping("/trees/{id}/bench/trouble")
+    @PostMapping("/{of:trees|mixing}/{id}/bench/trouble")
     String troubleNoted(
             @AuthenticationPrincipal Account account,
+            @PathVariable String of,
             @PathVariable long id,
             @RequestParam String what,
             @RequestParam(defaultValue = "") String note,
+            @RequestParam MultiValueMap<String, String> form,
             @RequestParam(defaultValue = "false") boolean giveUp) {
-        plans.find(account, id);
-        Mix mix = mixes.open(id).orElse(null);
-        boolean known =
-                List.of(Trouble.values()).stream().anyMatch(t -> t.name().equals(what));
-        if (!known || note.length() > LONGEST_NOTE) {
+        Place place = place(account, of, id);
+        Trouble trouble = List.of(Trouble.values()).stream()
+                .filter(t -> t.name().equals(what))
+                .findFirst()
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.BAD_REQUEST));
+        if (note.length() > LONGEST_NOTE) {
             throw new ResponseStatusException(HttpStatus.BAD_REQUEST);
         }
-        if (mix != null) {
+        place.mix.ifPresent(mix -> {
+            List<String> tried = form.getOrDefault("tried", List.of());
+            List<String> done =
+                    trouble.remedies().stream().filter(tried::contains).toList();
+            String looked = done.isEmpty() ? "" : " Looked at: " + String.join("; ", done) + ".";
             mixes.note(
-                    mix, mix.step(), "trouble", null, Trouble.valueOf(what).label + ". " + note.strip(), account.id());
+                    mix,
+                    mix.step(),
+                    "trouble",
+                    null,
+                    (trouble.label() + ". " + note.strip() + looked).strip(),
+                    account.id());
             if (giveUp) {
                 mixes.giveUp(mix);
             }
-        }
-        return "redirect:/trees/" + id + "/bench";
+        });
+        return place.address();
     }
 
     private List<Finding> blocking(Plans.Saved saved) {
         return saved.plan().findings().blocking(mixes.overruled(saved.row().id()));
     }
 
-    private Mix openAt(long tree, int step) {
-        return mixes.open(tree).filter(m -> m.step() == step).orElse(null);
+    /** Grams of a weighing step, brought to the true ratio by what the other quantity came to. */
+    private double planned(Mix mix) {
+        double own = mix.now().grams();
+        if (own == 0) {
+            return 0;
+        }
+        Map<Integer, Double> readings = mixes.readings(mix);
+        int other = mix.step() - 1;
+        if (other < 0 || mix.steps().get(other).grams() == 0 || !readings.containsKey(other)) {
+            return own;
+        }
+        return own * readings.get(other) / mix.steps().get(other).grams();
     }
 
     /** What the scale read, empty when nothing was typed; remarks when it has to be asked back. */
-    private static OptionalDouble reading(
-            Account account, Mix mix, String typed, boolean sure, Map<String, String> remarks) {
-        double planned = mix.now().grams();
+    private OptionalDouble reading(Account account, Mix mix, String typed, boolean sure, Map<String, String> remarks) {
+        double planned = planned(mix);
         if (planned == 0 || typed.isBlank()) {
             return OptionalDouble.empty();
         }
@@ -239,24 +343,51 @@ class MixController {
                     "reading",
                     String.format(
                             java.util.Locale.ROOT,
-                            "That is %+.1f %% off the plan. Weigh again, or go on if you mean it.",
+                            "That is %+.1f %% off the plan. Weigh again, or go on if you mean it: the other quantity follows.",
                             off * 100));
         }
         return grams;
     }
 
-    private String step(Account account, Plans.Saved saved, Mix mix, Map<String, String> remarks, Model model) {
-        fill(saved, mix, model);
+    /** What the gauge read; a low vacuum is asked back with what to look at. */
+    private static OptionalDouble vacuum(Account account, String typed, boolean sure, Map<String, String> remarks) {
+        if (typed.isBlank()) {
+            if (!sure) {
+                remarks.put("reading", "Type what the gauge reads, in kPa under the air, or take it from the gauge.");
+            }
+            return OptionalDouble.empty();
+        }
+        Fields fields = Fields.typed(Map.of("reading", typed.replaceFirst("^[-−]", "")), account.units());
+        OptionalDouble read = fields.quantity("reading", KILOPASCAL);
+        if (read.isEmpty()) {
+            remarks.put("reading", fields.errors().get("reading"));
+        } else if (!sure && read.getAsDouble() < GOOD_VACUUM) {
+            remarks.put(
+                    "reading",
+                    String.format(
+                            java.util.Locale.ROOT,
+                            "%.0f kPa draws few bubbles; %.0f and more is asked.",
+                            read.getAsDouble(),
+                            GOOD_VACUUM));
+            remarks.put("low", "yes");
+        }
+        return read;
+    }
+
+    private String step(Account account, Place place, Mix mix, Map<String, String> remarks, Model model) {
+        fill(account, place, mix, model);
         model.addAttribute("remarks", remarks);
         return "mixing/step";
     }
 
-    private void fill(Plans.Saved saved, Mix mix, Model model) {
+    private void fill(Account account, Place place, Mix mix, Model model) {
         Instant now = clock.instant();
-        model.addAttribute("id", saved.row().id());
-        model.addAttribute("name", saved.row().name());
+        model.addAttribute("base", place.base);
+        model.addAttribute("backTo", place.back);
+        model.addAttribute("name", place.name);
         model.addAttribute("mix", mix);
         model.addAttribute("now", mix.now());
+        devices(account, place, mix, model);
         model.addAttribute(
                 "own",
                 mix.now().seconds() == 0
@@ -265,7 +396,9 @@ class MixController {
                                 "of this step",
                                 mix.stepBeganAt().plusSeconds(mix.now().seconds()),
                                 now));
-        boolean working = mix.powderInAt() != null && mix.now().kind() != MixSteps.Kind.STAND;
+        boolean working = mix.powderInAt() != null
+                && List.of(MixSteps.Kind.MOVE, MixSteps.Kind.VACUUM, MixSteps.Kind.LEAVE)
+                        .contains(mix.now().kind());
         model.addAttribute(
                 "working",
                 working
@@ -274,6 +407,31 @@ class MixController {
                                 mix.powderInAt().plusMillis(Math.round(mix.workingMinutes() * 60_000)),
                                 now)
                         : null);
+    }
+
+    private void devices(Account account, Place place, Mix mix, Model model) {
+        boolean vacuum = mix.now().kind() == MixSteps.Kind.VACUUM;
+        double planned = planned(mix);
+        model.addAttribute("base", place.base);
+        model.addAttribute("planned", planned);
+        if (planned > 0 && Math.abs(planned - mix.now().grams()) > 1e-9) {
+            Show.Shown shown = Show.value(planned, Measure.GRAM, account.units(), false);
+            model.addAttribute("corrected", shown);
+        }
+        String mark = mix.now().mark();
+        model.addAttribute(
+                "way", mark == null || mark.isEmpty() ? null : WayUp.way("the cup looks " + mark, mark.equals("up")));
+        model.addAttribute("vacuum", vacuum);
+        if (vacuum) {
+            model.addAttribute("digits", "−" + Math.round(gauge.read(account.studioId())));
+            model.addAttribute("unit", "kPa under the air");
+            model.addAttribute("standIn", standInGauge.says(account.studioId()));
+        } else if (planned > 0) {
+            Scale.Reading reading = scale.read(account.studioId());
+            model.addAttribute("digits", String.format(java.util.Locale.ROOT, "%.1f", reading.digits() + 0.0));
+            model.addAttribute("unit", reading.steady() ? "taken as g, steady" : "taken as g …");
+            model.addAttribute("standIn", "its display says " + reading.unit().symbol());
+        }
     }
 
     private static Countdown countdown(String label, Instant ends, Instant now) {
@@ -290,7 +448,7 @@ class MixController {
         var now = clock.instant().atZone(account.zoneId());
         model.addAttribute("id", saved.row().id());
         model.addAttribute("name", saved.row().name());
-        model.addAttribute("ready", saved.plan().flask().isPresent());
+        model.addAttribute("ready", ready(saved.plan()));
         PlanPage page = PlanPage.of(saved.plan(), account.units(), now, java.util.Set.of());
         List<String> blocking = blocking(saved).stream().map(Finding::id).toList();
         model.addAttribute("page", page);
@@ -299,24 +457,58 @@ class MixController {
                 page.findings().stream().filter(f -> blocking.contains(f.id())).toList());
         mixes.last(saved.row().id()).ifPresent(last -> {
             model.addAttribute("last", last);
+            model.addAttribute("changed", MixStation.changed(mixes, last, saved));
             model.addAttribute("lastAt", Show.dayAndClock(last.startedAt().atZone(account.zoneId())));
             model.addAttribute(
                     "events",
-                    mixes.events(last).stream()
-                            .map(e -> new Line(
-                                    Show.clock(e.at().atZone(account.zoneId())),
-                                    last.steps().get(e.step()).title(),
-                                    e.kind().equals("back") ? "went back" : e.kind(),
-                                    e.reading() == null
-                                            ? ""
-                                            : Show.value(e.reading(), Measure.GRAM, account.units(), false)
-                                                    .toString(),
-                                    e.note()))
-                            .toList());
+                    mixes.events(last).stream().map(e -> line(account, last, e)).toList());
+            if (last.endedAt() != null && !last.givenUp()) {
+                drying.show(account, saved, model);
+            }
         });
         return "mixing/threshold";
     }
 
+    private static Line line(Account account, Mix mix, MixStore.Event e) {
+        MixSteps.Step step = mix.steps().get(e.step());
+        Measure unit = step.kind() == MixSteps.Kind.VACUUM ? Measure.KILOPASCAL : Measure.GRAM;
+        String planned = step.grams() > 0 && e.kind().equals("done")
+                ? "planned " + Show.value(step.grams(), Measure.GRAM, account.units(), false)
+                : "";
+        return new Line(
+                Show.clock(e.at().atZone(account.zoneId())),
+                step.title(),
+                e.kind().equals("back") ? "went back" : e.kind(),
+                e.reading() == null
+                        ? ""
+                        : Show.value(e.reading(), unit, account.units(), false).toString(),
+                List.of(planned, e.note()).stream()
+                        .filter(s -> !s.isEmpty())
+                        .reduce("", (a, b) -> a.isEmpty() ? b : a + ". " + b));
+    }
+
     /** A line of the record. */
     public record Line(String at, String step, String what, String reading, String note) {}
+
+    /** A mold weighed again, to see how dry it is. */
+    @PostMapping("/trees/{id}/bench/dry")
+    String dry(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String mass,
+            @RequestParam(defaultValue = "false") boolean filled,
+            Model model,
+            HttpServletResponse out) {
+        Plans.Saved saved = plans.find(account, id);
+        Fields fields = Fields.typed(Map.of("mass", mass), account.units());
+        OptionalDouble grams = fields.required("mass", Range.MASS);
+        if (grams.isEmpty()) {
+            out.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+            model.addAttribute("dryError", fields.errors().get("mass"));
+            model.addAttribute("dryTyped", mass.length() > 60 ? mass.substring(0, 60) : mass);
+            return threshold(account, saved, model);
+        }
+        drying.keep(account, id, grams.getAsDouble(), filled);
+        return "redirect:/trees/" + id + "/bench#dry";
+    }
 }

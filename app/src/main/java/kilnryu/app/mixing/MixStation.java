@@ -2,14 +2,19 @@ package kilnryu.app.mixing;
 
 import java.util.Optional;
 import kilnryu.app.mixing.MixStore.Mix;
+import kilnryu.app.plan.PlanDocument;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.plan.Station;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** How a tree stands with its mixing, for the stream. */
 @Component
 class MixStation implements Station.Source {
     private final MixStore mixes;
+
+    private static final JsonMapper JSON = JsonMapper.builder().build();
 
     MixStation(MixStore mixes) {
         this.mixes = mixes;
@@ -18,9 +23,19 @@ class MixStation implements Station.Source {
     @Override
     public Station of(Plans.Saved saved, String open, String base) {
         Optional<Mix> last = mixes.last(saved.row().id());
-        String status = last.map(MixStation::status).orElse("not begun");
+        String status = last.map(m -> status(m) + (changed(mixes, m, saved) ? ", plan changed since" : ""))
+                .orElse("not begun");
         boolean done = last.map(m -> m.endedAt() != null && !m.givenUp()).orElse(false);
         return new Station("Mixing", status, base + "/bench", open.equals("bench") ? "now" : done ? "done" : "next");
+    }
+
+    /** Whether tree or mold are planned otherwise than when the mixing froze them. */
+    static boolean changed(MixStore mixes, Mix mix, Plans.Saved saved) {
+        JsonNode now = JSON.valueToTree(PlanDocument.write(saved.plan()));
+        return mixes.frozen(mix, saved.row().id())
+                .map(then -> !then.path("tree").equals(now.path("tree"))
+                        || !then.path("mold").equals(now.path("mold")))
+                .orElse(false);
     }
 
     private static String status(Mix mix) {

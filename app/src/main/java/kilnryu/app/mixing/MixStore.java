@@ -4,12 +4,16 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.Set;
 import java.util.stream.Collectors;
 import kilnryu.app.mixing.MixSteps.Step;
@@ -17,11 +21,14 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Mixings, where each stands and what happened. */
 @Repository
 class MixStore {
+    private static final String OF_TREE =
+            "where (tree_id = :id or id in (select mix_session_id from mix_session_tree where tree_id = :id))";
     private static final TypeReference<List<Step>> STEPS = new TypeReference<>() {};
 
     private final JdbcClient jdbc;
@@ -37,6 +44,7 @@ class MixStore {
     record Mix(
             long id,
             long treeId,
+            String title,
             List<Step> steps,
             int step,
             Instant stepBeganAt,
@@ -54,11 +62,11 @@ class MixStore {
     record Event(int step, String kind, Double reading, String note, String by, Instant at) {}
 
     Optional<Mix> open(long tree) {
-        return find("where tree_id = :id and ended_at is null", tree);
+        return find(OF_TREE + " and ended_at is null limit 1", tree);
     }
 
     Optional<Mix> last(long tree) {
-        return find("where tree_id = :id order by started_at desc limit 1", tree);
+        return find(OF_TREE + " order by started_at desc limit 1", tree);
     }
 
     private Optional<Mix> find(String where, long id) {
@@ -66,6 +74,102 @@ class MixStore {
                 .param("id", id)
                 .query((rs, n) -> mix(rs))
                 .optional();
+    }
+
+    /** One mixing of a studio. */
+    Optional<Mix> session(long studio, long id) {
+        return jdbc.sql("select * from mix_session where studio_id = :studio and id = :id")
+                .param("studio", studio)
+                .param("id", id)
+                .query((rs, n) -> mix(rs))
+                .optional();
+    }
+
+    /** Mixings of several molds that are not ended, and those ended last. */
+    List<Mix> sessions(long studio) {
+        return jdbc.sql("""
+                        select * from mix_session where studio_id = :studio and tree_id is null
+                         order by ended_at is not null, started_at desc limit 12
+                        """).param("studio", studio).query((rs, n) -> mix(rs)).list();
+    }
+
+    /** Begins a mixing of several molds; each freezes its plan. Empty when one of them is being mixed already. */
+    @Transactional
+    OptionalLong beginSession(
+            long studio, String title, Map<Long, Map<String, Object>> plans, List<Step> steps, double workingMinutes) {
+        // The rows of the trees stay locked until both tables are written: two sessions cannot take one mold.
+        jdbc.sql("select id from tree where id in (:trees) order by id for update")
+                .param("trees", plans.keySet())
+                .query(Long.class)
+                .list();
+        if (plans.keySet().stream().anyMatch(tree -> open(tree).isPresent())) {
+            return OptionalLong.empty();
+        }
+        long id = jdbc.sql("""
+                        insert into mix_session (studio_id, title, plan, steps, working_min, step, step_began_at, started_at)
+                        values (:studio, :title, '{}', :steps::json, :working, 0, :now, :now) returning id
+                        """)
+                .param("studio", studio)
+                .param("title", title)
+                .param("steps", json.writeValueAsString(steps))
+                .param("working", workingMinutes)
+                .param("now", now())
+                .query(Long.class)
+                .single();
+        plans.forEach((tree, plan) -> jdbc.sql("""
+                        insert into mix_session_tree (mix_session_id, tree_id, plan) values (:id, :tree, :plan::json)
+                        """)
+                .param("id", id)
+                .param("tree", tree)
+                .param("plan", json.writeValueAsString(plan))
+                .update());
+        return OptionalLong.of(id);
+    }
+
+    /** The plan of a tree as it was when a mixing of it began. */
+    Optional<JsonNode> frozen(Mix mix, long tree) {
+        return jdbc.sql("""
+                        select coalesce(t.plan, s.plan) as plan from mix_session s
+                          left join mix_session_tree t on t.mix_session_id = s.id and t.tree_id = :tree
+                         where s.id = :mix
+                        """)
+                .param("mix", mix.id)
+                .param("tree", tree)
+                .query((rs, n) -> json.readTree(rs.getString("plan")))
+                .optional();
+    }
+
+    /** What was last read at a step that is done, g or kPa; empty where nothing was. */
+    Map<Integer, Double> readings(Mix mix) {
+        Map<Integer, Double> readings = new HashMap<>();
+        for (Event e : events(mix)) {
+            if (e.kind.equals("done") && e.reading != null) {
+                readings.put(e.step, e.reading);
+            } else if (e.kind.equals("back")) {
+                readings.keySet().removeIf(step -> step >= e.step - 1);
+            }
+        }
+        return readings;
+    }
+
+    /** How long each pour of the last mixings took, minutes. */
+    List<Double> pours(long studio) {
+        List<Mix> last =
+                jdbc.sql("""
+                        select * from mix_session where studio_id = :studio and ended_at is not null and not given_up
+                         order by started_at desc limit 20
+                        """).param("studio", studio).query((rs, n) -> mix(rs)).list();
+        List<Double> minutes = new ArrayList<>();
+        for (Mix mix : last) {
+            Instant before = mix.startedAt;
+            for (Event e : events(mix)) {
+                if (e.kind.equals("done") && mix.steps.get(e.step).title().startsWith("Pour")) {
+                    minutes.add(Duration.between(before, e.at).toMillis() / 60_000.0);
+                }
+                before = e.at;
+            }
+        }
+        return minutes;
     }
 
     /** Begins a mixing unless one is open for the tree already. */
@@ -183,6 +287,7 @@ class MixStore {
         return new Mix(
                 rs.getLong("id"),
                 rs.getLong("tree_id"),
+                rs.getString("title"),
                 json.readValue(rs.getString("steps"), STEPS),
                 rs.getInt("step"),
                 instant(rs.getTimestamp("step_began_at")),

@@ -38,7 +38,12 @@ public final class MoldReader {
             double tilt,
             double lift,
             String flaskName,
-            boolean perforated) {}
+            boolean perforated,
+            boolean block) {}
+
+    private static Optional<Boolean> kind(String key) {
+        return key.equals("block") || key.equals("flask") ? Optional.of(key.equals("block")) : Optional.empty();
+    }
 
     private static Optional<Boolean> steel(String key) {
         return key.equals("perforated") || key.equals("solid")
@@ -69,7 +74,8 @@ public final class MoldReader {
                 fields.quantity("tilt_deg", LEAN).orElse(0),
                 fields.quantity("lift_mm", Range.LENGTH_OR_NONE).orElse(0),
                 fields.text("flask_name", LONGEST_NAME).orElse(""),
-                fields.choice("steel", MoldReader::steel).orElse(false));
+                fields.choice("steel", MoldReader::steel).orElse(false),
+                fields.choice("mold_kind", MoldReader::kind).orElse(false));
     }
 
     /** @param blamed the field that is remarked when the tree leaves no room */

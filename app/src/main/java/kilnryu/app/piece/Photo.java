@@ -24,14 +24,14 @@ import javax.imageio.stream.ImageInputStream;
  * A photo drawn anew: upright, at most {@value #LONGEST} px, as JPEG, without anything but the picture, so that place,
  * time and camera of the file stay with its owner.
  */
-record Photo(byte[] jpeg, int width, int height) {
+public record Photo(byte[] jpeg, int width, int height) {
     static final long LARGEST_FILE = 20_000_000;
     private static final int LONGEST = 1600;
     private static final long MOST_PIXELS = 120_000_000;
     private static final Set<String> KINDS = Set.of("jpeg", "png");
 
     /** A file that is no photo that can be kept. */
-    static final class Unusable extends Exception {
+    public static final class Unusable extends Exception {
         private static final long serialVersionUID = 1L;
 
         Unusable(String message) {
@@ -39,7 +39,7 @@ record Photo(byte[] jpeg, int width, int height) {
         }
     }
 
-    static Photo of(byte[] file) throws Unusable {
+    public static Photo of(byte[] file) throws Unusable {
         if (file.length == 0) {
             throw new Unusable("Choose a photo first.");
         }

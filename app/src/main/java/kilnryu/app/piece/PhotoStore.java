@@ -6,12 +6,13 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import kilnryu.app.account.Account;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
 /** Photos of pieces, as they were made anew from what was sent. */
 @Repository
-class PhotoStore {
+public class PhotoStore {
     private final JdbcClient jdbc;
     private final Clock clock;
 
@@ -38,6 +39,30 @@ class PhotoStore {
                 .param("now", OffsetDateTime.ofInstant(clock.instant(), ZoneOffset.UTC))
                 .query(Long.class)
                 .single();
+    }
+
+    /** A photo of what came of a blend's trial. */
+    public void keepOfTrial(Account account, long trial, Photo photo) {
+        jdbc.sql("""
+                        insert into photo (studio_id, blend_trial_id, caption, jpeg, width, height, account_id, at)
+                        values (:studio, :trial, '', :jpeg, :width, :height, :account, :now)
+                        """)
+                .param("studio", account.studioId())
+                .param("trial", trial)
+                .param("jpeg", photo.jpeg())
+                .param("width", photo.width())
+                .param("height", photo.height())
+                .param("account", account.id())
+                .param("now", OffsetDateTime.ofInstant(clock.instant(), ZoneOffset.UTC))
+                .update();
+    }
+
+    public List<Long> ofTrial(long studio, long trial) {
+        return jdbc.sql("select id from photo where studio_id = :studio and blend_trial_id = :trial and not removed")
+                .param("studio", studio)
+                .param("trial", trial)
+                .query(Long.class)
+                .list();
     }
 
     List<Row> of(long studio, long piece) {

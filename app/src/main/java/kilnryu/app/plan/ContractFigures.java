@@ -2,7 +2,9 @@ package kilnryu.app.plan;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import kilnryu.core.block.BlockPlan;
 import kilnryu.core.flask.FlaskPlan;
+import kilnryu.core.material.Blend;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.tree.TreePlan;
 
@@ -18,6 +20,36 @@ public final class ContractFigures {
         figures.put("ratio_rule_metal_g", plan.ratioRuleMetal().orElse(null));
         figures.put("reserve_g", plan.reserve());
         figures.put("charge_g", plan.charge());
+        return figures;
+    }
+
+    public static Map<String, Figure> of(Blend blend) {
+        Map<String, Figure> figures = new LinkedHashMap<>();
+        figures.put("density", blend.density());
+        figures.put("slurry_density", blend.slurryDensity());
+        figures.put("yield_cm3", blend.yield());
+        figures.put("plaster_pct", blend.hemihydrate());
+        figures.put("price_kg", blend.cost().orElse(null));
+        figures.put("price_litre", blend.costPerLitre().orElse(null));
+        return figures;
+    }
+
+    public static Map<String, Figure> of(BlockPlan plan) {
+        Map<String, Figure> figures = new LinkedHashMap<>();
+        figures.put("wall_mm", plan.wall());
+        figures.put("body_cm3", plan.body());
+        figures.put("fine_volume_cm3", plan.fine().volume());
+        figures.put("fine_powder_g", plan.fine().powder());
+        figures.put("fine_water_g", plan.fine().water());
+        figures.put("backup_volume_cm3", plan.backup().volume());
+        figures.put("backup_powder_g", plan.backup().powder());
+        figures.put("backup_water_g", plan.backup().water());
+        figures.put("free_water_g", plan.freeWater());
+        figures.put("wet_g", plan.wet());
+        figures.put("cured_g", plan.cured());
+        figures.put("burnt_g", plan.burnt());
+        figures.put("poured_g", plan.poured().orElse(null));
+        figures.put("cure_h", plan.cure());
         return figures;
     }
 

@@ -5,8 +5,10 @@ import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import kilnryu.app.blend.Mixes;
 import kilnryu.app.firing.FiringReader;
 import kilnryu.app.firing.FiringReader.Firing;
+import kilnryu.app.mold.BlockReader;
 import kilnryu.app.mold.MoldReader;
 import kilnryu.app.school.Schools;
 import kilnryu.app.sheet.Fields;
@@ -14,11 +16,13 @@ import kilnryu.app.sheet.Range;
 import kilnryu.app.tree.GatingReader;
 import kilnryu.app.tree.TreeReader;
 import kilnryu.app.web.Units;
+import kilnryu.core.block.BlockPlan;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.flask.Clearances;
 import kilnryu.core.flask.Fit;
 import kilnryu.core.flask.FlaskPlan;
 import kilnryu.core.flask.MoldChecks;
+import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.quantity.Length;
 import kilnryu.core.quantity.Mass;
 import kilnryu.core.quantity.Measure;
@@ -44,6 +48,7 @@ public record Plan(
         Optional<WeighedTree> weighed,
         Optional<GatingReader.Built> gating,
         Optional<FlaskPlan> flask,
+        Optional<BlockPlan> block,
         MoldReader.Extras moldExtras,
         Optional<Outline> outline,
         Optional<Clearances> clearances,
@@ -52,15 +57,15 @@ public record Plan(
         Findings findings) {
 
     /** What decides how typed things are read. */
-    public record Reading(Units units, Factors factors, ZoneId zone, Schools schools) {
+    public record Reading(Units units, Factors factors, ZoneId zone, Schools schools, Mixes mixes) {
         /** Where no studio has schools of its own. */
         public Reading(Units units, Factors factors, ZoneId zone) {
-            this(units, factors, zone, Schools.NONE);
+            this(units, factors, zone, Schools.NONE, Mixes.NONE);
         }
 
         /** The same with the constants of the schools that the sheets name. */
         private Reading by(Map<Stage, Map<String, String>> typed) {
-            return new Reading(units, schools.over(factors, typed.values()), zone, schools);
+            return new Reading(units, schools.over(factors, typed.values()), zone, schools, mixes);
         }
     }
 
@@ -104,18 +109,25 @@ public record Plan(
                     : Optional.empty();
             Optional<GatingReader.Built> gating = tree.flatMap(t -> GatingReader.read(
                     treeFields, t, heat(choices, t, pour), new GatingReader.Rules(reading.factors, reading.schools)));
-            Optional<FlaskPlan> flask = tree.flatMap(t -> MoldReader.read(moldFields, t.treeVolume(), reading.factors));
+            Optional<FlaskPlan> flask = extras.block()
+                    ? Optional.empty()
+                    : tree.flatMap(t -> MoldReader.read(moldFields, t.treeVolume(), reading.factors));
             Optional<Outline> drawn = tree.map(t -> outline(t, gating))
                     .map(o -> o.stretched(
                             extras.treeWidth().orElse(0), extras.treeHeight().orElse(0)))
                     .map(o -> leaning(o, extras));
+            Optional<BlockPlan> block = extras.block()
+                    ? tree.flatMap(t -> block(moldFields, t, drawn.orElseThrow(), weighed))
+                    : Optional.empty();
             Optional<Clearances> clearances = flask.map(f -> clearances(f, drawn.orElseThrow(), extras));
             Optional<Firing> firing =
                     flask.map(f -> FiringReader.firing(choices, tree.orElseThrow(), f, reading.factors));
             Findings findings = gating.map(GatingReader.Built::findings)
                     .orElse(Findings.NONE)
                     .and(weighed.map(WeighedTree::findings).orElse(Findings.NONE))
-                    .and(findings(tree, flask, clearances, pour, firing));
+                    .and(findings(tree, flask, clearances, pour, firing))
+                    .and(block.map(b -> againstBlock(b, tree.orElseThrow(), pour))
+                            .orElse(Findings.NONE));
             return new Plan(
                     name.orElse(""),
                     fields,
@@ -124,12 +136,30 @@ public record Plan(
                     weighed,
                     gating,
                     flask,
+                    block,
                     extras,
                     drawn,
                     clearances,
                     pour,
                     firing,
                     findings);
+        }
+
+        private Optional<BlockPlan> block(
+                Fields moldFields, TreePlan tree, Outline drawn, Optional<WeighedTree> weighed) {
+            Figure metal = weighed.map(WeighedTree::cavity).orElse(tree.cavityMetal());
+            return BlockReader.read(
+                    moldFields,
+                    new BlockReader.Tree(tree.treeVolume(), drawn.width(), drawn.height(), Optional.of(metal)),
+                    reading.mixes,
+                    reading.factors);
+        }
+
+        /** Blocks here are bound by plaster. */
+        private static Findings againstBlock(BlockPlan block, TreePlan tree, Optional<Figure> pour) {
+            return block.findings()
+                    .and(MoldChecks.check(
+                            tree.tree().alloy(), InvestmentSystem.PLASTER_SILICA, pour, Optional.empty()));
         }
 
         private static GatingReader.Heat heat(FiringReader.Choices choices, TreePlan tree, Optional<Figure> pour) {

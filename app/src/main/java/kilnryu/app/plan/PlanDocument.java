@@ -43,6 +43,24 @@ public final class PlanDocument {
     /** What a document holds: fields of each stage as they would be typed, and its constants. */
     public record Content(Map<Stage, Map<String, String>> stages, Map<String, Double> constants) {}
 
+    /** A blend of the studio's own goes out as its numbers. */
+    private static Map<String, String> blended(Plan plan, Map<String, String> texts) {
+        Map<String, String> plain = new LinkedHashMap<>(texts);
+        for (String which : List.of("block.fine.", "block.backup.")) {
+            String key = plain.getOrDefault(which + "mix", "");
+            if (key.startsWith("blend-")) {
+                plain.remove(which + "mix");
+                plan.reading().mixes().named(key, plan.reading().factors()).ifPresent(mix -> {
+                    plain.put(which + "density", Double.toString(mix.density().value()));
+                    plain.putIfAbsent(
+                            which + "water_per_100", Double.toString(mix.water().value()));
+                    plain.put(which + "plaster_pct", Double.toString(mix.hemihydrate()));
+                });
+            }
+        }
+        return plain;
+    }
+
     /** A school of the studio's own goes out as the one it was copied from, with its constants. */
     private static Map<String, String> based(Plan plan, Map<String, String> texts) {
         Map<String, String> based = new LinkedHashMap<>(texts);
@@ -62,7 +80,8 @@ public final class PlanDocument {
         Map<String, Object> typed = new LinkedHashMap<>();
         for (Stage stage : Stage.values()) {
             Fields fields = plan.fields().get(stage);
-            Map<String, Object> values = new LinkedHashMap<>(fields.values());
+            Map<String, Object> values =
+                    new LinkedHashMap<>(stage == Stage.MOLD ? numbers(plan, fields) : fields.values());
             values.keySet().removeIf(path -> path.equals("name") || path.endsWith("].how"));
             for (Craft craft : Craft.values()) {
                 values.computeIfPresent(
@@ -72,8 +91,8 @@ public final class PlanDocument {
             document.put(stage.key(), Paths.nested(Paths.withPlaces(values, keys, w -> w)));
             typed.put(
                     stage.key(),
-                    Paths.numbered(
-                            Paths.withPlaces(TreeReader.chosenOnly(based(plan, fields.written())), keys, w -> w)));
+                    Paths.numbered(Paths.withPlaces(
+                            TreeReader.chosenOnly(based(plan, blended(plan, fields.written()))), keys, w -> w)));
         }
         document.put("typed", typed);
         document.put(
@@ -82,6 +101,24 @@ public final class PlanDocument {
                         .collect(Collectors.toMap(Constant::key, factors::value, (a, b) -> a, LinkedHashMap::new)));
         document.put("results", Answer.of(figures(plan), plan.findings()));
         return document;
+    }
+
+    /** The mold's values with blends as numbers. */
+    private static Map<String, Object> numbers(Plan plan, Fields fields) {
+        return Fields.typed(blended(plan, fields.written()), Units.METRIC).hasBelow("block")
+                ? readAgain(blended(plan, fields.written()), fields)
+                : fields.values();
+    }
+
+    private static Map<String, Object> readAgain(Map<String, String> plain, Fields fields) {
+        Map<String, Object> values = new LinkedHashMap<>(fields.values());
+        values.keySet().removeIf(path -> path.endsWith(".mix") && !plain.containsKey(path));
+        plain.forEach((path, text) -> {
+            if (!fields.written().containsKey(path)) {
+                values.put(path, Double.parseDouble(text));
+            }
+        });
+        return values;
     }
 
     private static Map<String, Figure> figures(Plan plan) {

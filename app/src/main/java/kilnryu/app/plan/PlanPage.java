@@ -8,11 +8,14 @@ import java.util.Optional;
 import java.util.Set;
 import kilnryu.app.firing.CurveDrawing;
 import kilnryu.app.firing.FiringReader.Firing;
+import kilnryu.app.mold.BlockDrawing;
 import kilnryu.app.mold.SectionDrawing;
+import kilnryu.app.mold.WayUp;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
+import kilnryu.core.block.BlockPlan;
 import kilnryu.core.burnout.BackPlan;
 import kilnryu.core.burnout.BurnoutProgram.Timed;
 import kilnryu.core.finding.Finding;
@@ -35,7 +38,8 @@ public record PlanPage(
         List<SegmentView> segments,
         String section,
         String curve,
-        List<PartView> parts) {
+        List<PartView> parts,
+        boolean turned) {
 
     /** A line of the make-ready column. */
     public record Ready(String what, Show.Shown amount) {}
@@ -56,6 +60,11 @@ public record PlanPage(
 
     /** A part of the tree on the card. */
     public record PartView(String name, int count, String material, Show.Shown volume) {}
+
+    /** Which way up the mold stands, stage by stage. */
+    public List<WayUp> ways() {
+        return WayUp.of(turned);
+    }
 
     /** The drawings of a plan; each is made only for the pages that show it. */
     public enum Drawing {
@@ -94,14 +103,23 @@ public record PlanPage(
                     ready(),
                     duties(),
                     segments(),
-                    plan.flask()
-                            .filter(f -> drawings.contains(Drawing.SECTION))
-                            .map(this::section)
-                            .orElse(""),
+                    drawings.contains(Drawing.SECTION) ? section() : "",
                     clock.filter(c -> drawings.contains(Drawing.CURVE))
                             .map(c -> CurveDrawing.of(c, now.getZone(), units))
                             .orElse(""),
-                    parts());
+                    parts(),
+                    plan.firing().map(f -> f.choices().school().turnsCupUp()).orElse(true));
+        }
+
+        private String section() {
+            if (plan.block().isPresent()) {
+                return BlockDrawing.of(
+                        plan.block().get(),
+                        plan.gating().map(g -> g.plan()),
+                        plan.outline().orElseThrow(),
+                        units);
+            }
+            return plan.flask().map(this::section).orElse("");
         }
 
         private String section(FlaskPlan flask) {
@@ -122,6 +140,7 @@ public record PlanPage(
         private List<Figure> mix() {
             List<Figure> figures = new ArrayList<>();
             plan.flask().map(FlaskPlan::figures).ifPresent(figures::addAll);
+            plan.block().map(BlockPlan::figures).ifPresent(figures::addAll);
             plan.clearances().ifPresent(c -> figures.addAll(List.of(c.wall(), c.end())));
             return figures;
         }
@@ -171,6 +190,13 @@ public record PlanPage(
                 double water = f.flask().water().map(t -> t.celsius()).orElse(21.0);
                 Show.Shown at = Show.value(water, Measure.DEGREE_CELSIUS, units, false);
                 ready.add(new Ready("Water, " + at, shown(f.water())));
+            });
+            plan.block().ifPresent(b -> {
+                ready.add(new Ready("Fine powder", shown(b.fine().powder())));
+                ready.add(new Ready("its water", shown(b.fine().water())));
+                ready.add(new Ready("Backup powder", shown(b.backup().powder())));
+                ready.add(new Ready("its water", shown(b.backup().water())));
+                ready.add(new Ready("Cure, at the least", shown(b.cure())));
             });
             plan.tree()
                     .ifPresent(t -> ready.add(new Ready(

@@ -3,10 +3,12 @@ package kilnryu.app.plan;
 import java.time.Instant;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import kilnryu.app.account.Account;
+import kilnryu.app.blend.BlendStore;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.school.SchoolStore;
 import kilnryu.app.school.Schools;
@@ -30,12 +32,14 @@ public class Plans {
     private final SheetStore sheets;
     private final FactorStore factors;
     private final SchoolStore schools;
+    private final BlendStore blends;
 
-    Plans(TreeStore trees, SheetStore sheets, FactorStore factors, SchoolStore schools) {
+    Plans(TreeStore trees, SheetStore sheets, FactorStore factors, SchoolStore schools, BlendStore blends) {
         this.trees = trees;
         this.sheets = sheets;
         this.factors = factors;
         this.schools = schools;
+        this.blends = blends;
     }
 
     /** A tree as saved, with its plan. */
@@ -68,7 +72,9 @@ public class Plans {
 
     Plan read(Account account, Map<Stage, Map<String, String>> typed, Factors own) {
         Schools known = schools.of(account.studioId());
-        return Plan.read(typed, new Plan.Reading(account.units(), own, account.zoneId(), known));
+        return Plan.read(
+                typed,
+                new Plan.Reading(account.units(), own, account.zoneId(), known, blends.mixes(account.studioId(), own)));
     }
 
     /** A stage to be saved over the version it was begun from. */
@@ -99,6 +105,14 @@ public class Plans {
         fields.put("weighed_g", mass);
         sheets.save(id, Stage.TREE.key(), sheet.version(), fields, account.id());
         summarise(account, id);
+    }
+
+    /** The trees of a studio that have a mold, changed last first. */
+    public List<Saved> molds(Account account, int most) {
+        return trees.withMold(account.studioId(), most).stream()
+                .map(id -> find(account, id))
+                .filter(s -> s.plan().flask().isPresent() || s.plan().block().isPresent())
+                .toList();
     }
 
     /** Takes a flask for a tree: writes its measures into the mold's sheet, over whatever version is current. */
@@ -159,6 +173,7 @@ public class Plans {
                                 .map(f -> flask(
                                         f.flask().innerDiameter().millimetres(),
                                         f.flask().height().millimetres()))
+                                .or(() -> plan.block().map(b -> "block"))
                                 .orElse(null),
                         pour(plan).orElse(null)));
     }

@@ -36,10 +36,12 @@ public final class Stations {
                 plan.flask()
                         .map(f -> Math.round(f.flask().innerDiameter().millimetres()) + " × "
                                 + Math.round(f.flask().height().millimetres()) + " mm")
-                        .orElse("no flask yet"),
+                        .or(() -> plan.block()
+                                .map(b -> "block, " + Show.value(b.wet().value(), Measure.GRAM, Units.METRIC, false)))
+                        .orElse("no mold yet"),
                 base.isEmpty() ? "" : base + "/mold",
                 open.equals("mold"),
-                plan.flask().isPresent()));
+                plan.flask().isPresent() || plan.block().isPresent()));
         if (saved != null) {
             later.forEach(source -> stations.add(source.of(saved, open, base)));
         }

@@ -172,4 +172,17 @@ public class TreeStore {
     private OffsetDateTime now() {
         return OffsetDateTime.ofInstant(clock.instant(), ZoneOffset.UTC);
     }
+
+    /** Numbers of the trees whose mold is planned, changed last first. */
+    public List<Long> withMold(long studio, int most) {
+        return jdbc.sql("""
+                        select id from tree
+                         where studio_id = :studio and archived_at is null and flask is not null
+                         order by updated_at desc, id limit :most
+                        """)
+                .param("studio", studio)
+                .param("most", most)
+                .query(Long.class)
+                .list();
+    }
 }

@@ -122,10 +122,12 @@ public final class BlockPlanner {
                     "Tree, core and face coat fill the whole block: nothing is left for the backup.");
         }
         Quantity fine = quantity(
+                "fine",
                 q.fine(),
                 Figure.computed("volume", "face coat and core", CUBIC_CENTIMETRE)
                         .by(FINE, area, face, core, over));
         Quantity backup = quantity(
+                "backup",
                 q.backup(),
                 Figure.computed("volume", "backup", CUBIC_CENTIMETRE)
                         .by(REST, body, q.tree().as("tree"), core, area, face, over));
@@ -209,10 +211,10 @@ public final class BlockPlanner {
         };
     }
 
-    private static Quantity quantity(Mix mix, Figure volume) {
-        Figure powder = Figure.computed("powder", "powder of " + mix.name(), GRAM)
+    private static Quantity quantity(String which, Mix mix, Figure volume) {
+        Figure powder = Figure.computed("powder", which + " powder", GRAM)
                 .by(POWDER, volume, mix.density().as("d"), mix.water().as("W"));
-        Figure water = Figure.computed("water", "water for " + mix.name(), GRAM)
+        Figure water = Figure.computed("water", which + " water", GRAM)
                 .by(WATER, powder, mix.water().as("W"));
         return new Quantity(mix.name(), volume, powder, water);
     }

@@ -37,6 +37,24 @@ public record Moisture(Figure left, Figure share, boolean dry, Findings findings
     /** A scale may show this much more than at first without the mold having drunk, g per kg. */
     private static final double SLACK = 2;
 
+    private static final Formula FREE = Formula.of("powder * max(0, W - 0.186 * hemihydrate) / 100");
+
+    /** Water of a mix that has to leave, g: what its plaster does not take up (handbook 8). */
+    public static Figure freeWater(Figure powder, Figure waterPer100, double hemihydratePercent) {
+        return Figure.computed("free_water", "water that has to leave", Measure.GRAM)
+                .by(
+                        FREE,
+                        powder.as("powder"),
+                        waterPer100.as("W"),
+                        Figure.given(
+                                "hemihydrate",
+                                "plaster in the powder",
+                                hemihydratePercent,
+                                Measure.PERCENT,
+                                Known.DEFAULT,
+                                0));
+    }
+
     /** The limit a studio may replace. */
     public static List<Constant> constants() {
         return List.of(MOST);

@@ -75,7 +75,8 @@ public enum BurnoutSchool {
         return bySteps;
     }
 
-    boolean turnsCupUp() {
+    /** Whether the mold is turned cup up once it has drained. */
+    public boolean turnsCupUp() {
         return turnsCupUp;
     }
 }

@@ -1,0 +1,191 @@
+package kilnryu.app.blend;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Range;
+import kilnryu.app.web.Units;
+import kilnryu.core.material.Blend;
+import kilnryu.core.material.Ingredient;
+import kilnryu.core.material.Ingredient.Role;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.sum.Factors;
+
+/** Reads a blend and a trial from their fields. */
+public final class BlendReader {
+    public static final int LONGEST_NAME = 80;
+    private static final int LONGEST_TEXT = 500;
+    private static final int MOST_PARTS = 20;
+    private static final double USUAL_WATER = 55;
+    private static final Range SHARE = new Range(Measure.PERCENT, 0.01, 100);
+    private static final Range DENSITY = new Range(Measure.GRAM_PER_CM3, 0.05, 20);
+    private static final Range PRICE = new Range(Measure.TIMES, 0, 100_000);
+
+    private BlendReader() {}
+
+    /**
+     * A blend by name.
+     *
+     * @param sum of the shares, %
+     * @param blend empty until the shares are a whole
+     */
+    public record Read(String name, double sum, Optional<Blend> blend, String effect) {
+        /** Hobby mixes, without refractory or with cement, of which large pieces fail. */
+        public boolean smallOnly() {
+            return blend.map(b -> b.shares().stream().anyMatch(s -> s.role() == Role.CEMENT)
+                            || b.shares().stream().noneMatch(s -> s.role() == Role.REFRACTORY))
+                    .orElse(false);
+        }
+    }
+
+    public static Read read(Fields fields, Factors factors) {
+        Optional<String> name = fields.text("name", LONGEST_NAME);
+        if (name.isEmpty()) {
+            fields.missing("name", "Give the blend a name.");
+        }
+        fields.text("note", LONGEST_TEXT);
+        double water = ratio(fields).orElse(USUAL_WATER);
+        Whole whole = whole(fields);
+        Optional<Blend> blend =
+                whole.complete ? Optional.of(Blend.of(whole.shares, Blend.ratio(water), factors)) : Optional.empty();
+        return new Read(name.orElse(""), whole.sum(), blend, Blend.effect(water, USUAL_WATER));
+    }
+
+    /** The blend alone, without a name. */
+    public static Optional<Blend> shares(Fields fields, Factors factors) {
+        double water = ratio(fields).orElse(USUAL_WATER);
+        Whole whole = whole(fields);
+        return whole.complete && !fields.hasErrors()
+                ? Optional.of(Blend.of(whole.shares, Blend.ratio(water), factors))
+                : Optional.empty();
+    }
+
+    private record Whole(List<Blend.Share> shares, boolean complete) {
+        double sum() {
+            return shares.stream().mapToDouble(Blend.Share::percent).sum();
+        }
+    }
+
+    private static Whole whole(Fields fields) {
+        List<Blend.Share> shares = new ArrayList<>();
+        List<String> keys =
+                fields.keys("parts").stream().filter(k -> !blank(k, fields)).toList();
+        if (keys.isEmpty()) {
+            fields.missing("parts", "Give it at least one ingredient.");
+        }
+        if (keys.size() > MOST_PARTS) {
+            fields.error("parts", "At most " + MOST_PARTS + " ingredients.");
+            return new Whole(shares, false);
+        }
+        for (String key : keys) {
+            share("parts[" + key + "].", fields).ifPresent(shares::add);
+        }
+        boolean all = !shares.isEmpty() && shares.size() == keys.size();
+        double missing = Blend.missing(shares);
+        if (all && missing != 0) {
+            double sum = shares.stream().mapToDouble(Blend.Share::percent).sum();
+            fields.error(
+                    "parts",
+                    String.format(
+                            Locale.ROOT,
+                            "The shares sum to %.4g %%: %.3g %% %s.",
+                            sum,
+                            Math.abs(missing),
+                            missing > 0 ? "is missing" : "too much"));
+        }
+        return new Whole(shares, all && missing == 0);
+    }
+
+    /** What is saved, read in the units in which it was written out. */
+    public static Read saved(Map<String, String> fields, Factors factors) {
+        return read(Fields.typed(fields, Units.METRIC), factors);
+    }
+
+    private static OptionalDouble ratio(Fields fields) {
+        OptionalDouble ratio = fields.quantity("water_per_100", Range.WATER_RATIO);
+        if (fields.hasError("water_per_100")) {
+            fields.error(
+                    "water_per_100", "Water to 100 parts of powder by mass, 10 to 150: type 55 for 55:100 or 0.55.");
+        }
+        return ratio;
+    }
+
+    private static boolean blank(String key, Fields fields) {
+        String at = "parts[" + key + "].";
+        return fields.written().entrySet().stream()
+                .filter(e -> e.getKey().startsWith(at))
+                .allMatch(e -> e.getValue().isBlank());
+    }
+
+    private static Optional<Blend.Share> share(String at, Fields fields) {
+        Optional<Ingredient> known = fields.choice(at + "ingredient", Ingredient::named);
+        Optional<String> name = fields.text(at + "name", LONGEST_NAME);
+        OptionalDouble percent = fields.required(at + "share_pct", SHARE);
+        OptionalDouble density = fields.quantity(at + "density", DENSITY);
+        Optional<Role> role = fields.choice(at + "role", Role::named);
+        OptionalDouble price = fields.quantity(at + "price", PRICE);
+        if (known.isEmpty() && name.isEmpty()) {
+            fields.missing(at + "ingredient", "Choose an ingredient, or name your own.");
+        }
+        if (known.isEmpty() && density.isEmpty()) {
+            fields.missing(at + "density", "Give its true density, g/cm³.");
+        }
+        if (percent.isEmpty() || known.isEmpty() && (density.isEmpty() || name.isEmpty())) {
+            return Optional.empty();
+        }
+        return Optional.of(new Blend.Share(
+                name.orElseGet(() -> known.orElseThrow().label()),
+                percent.getAsDouble(),
+                density.isPresent()
+                        ? density.getAsDouble()
+                        : known.orElseThrow().density(),
+                role.or(() -> known.map(Ingredient::role)).orElse(Role.FILLER),
+                known.filter(k -> k == Ingredient.SILICA_SAND).isPresent(),
+                price.orElse(Double.NaN)));
+    }
+
+    /** A trial; every field may be left out. */
+    public static void trial(Fields fields) {
+        fields.quantity("cure_h", Range.HOURS);
+        fields.quantity("top_C", Range.KILN_TEMPERATURE);
+        fields.quantity("heat_h", Range.HOURS);
+        fields.quantity("piece_g", Range.MASS);
+        fields.choice("outcome", Outcome::named);
+        fields.text("metal", LONGEST_NAME);
+        fields.text("detail", LONGEST_TEXT);
+        fields.text("trial_note", LONGEST_TEXT);
+    }
+
+    /** What came of a trial. */
+    public enum Outcome {
+        HELD("held", "held"),
+        CRACKED("cracked", "cracked"),
+        CRUMBLED("crumbled", "crumbled"),
+        SPALLED("spalled", "spalled"),
+        NO_SET("no-set", "did not set");
+
+        private final String key;
+        private final String label;
+
+        Outcome(String key, String label) {
+            this.key = key;
+            this.label = label;
+        }
+
+        public static Optional<Outcome> named(String key) {
+            return List.of(values()).stream().filter(o -> o.key.equals(key)).findFirst();
+        }
+
+        public String key() {
+            return key;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
+}
