@@ -192,6 +192,8 @@ class ApiTest extends AppTest {
         assertThat(openapi)
                 .contains("/api/compute/tree")
                 .contains("/api/compute/flask")
+                .contains("/api/compute/block")
+                .contains("BlendRequest")
                 .contains("powder_density");
         String schema = mvc.perform(get("/api/plan-schema/1").with(httpBasic(owner.login(), Studio.PASSWORD)))
                 .andReturn()
@@ -252,5 +254,40 @@ class ApiTest extends AppTest {
                 .andReturn();
         assertThat(result.getResponse().getStatus()).isEqualTo(302);
         assertThat(String.valueOf(result.getFlashMap().get("importError"))).contains(word);
+    }
+
+    /** Half plaster, half silica flour: 100 / (50 / 2.73 + 50 / 2.65). */
+    @Test
+    void theBlendOfTheHandbook() throws Exception {
+        JsonNode answer = answer(
+                "blend",
+                "{\"water_per_100\": 55, \"parts\": [{\"ingredient\": \"plaster\", \"share_pct\": 50},"
+                        + "{\"ingredient\": \"silica-flour\", \"share_pct\": 50}]}");
+        assertThat(answer.at("/figures/density").asDouble()).isCloseTo(2.6894, within(1e-4));
+        assertThat(answer.at("/figures/yield_cm3").asDouble()).isCloseTo(921.83, within(0.01));
+        assertThat(answer.at("/figures/price_kg").isNull()).isTrue();
+        assertThat(ask("blend", "{\"parts\": [{\"ingredient\": \"plaster\", \"share_pct\": 99.4}]}")
+                        .getContentAsString())
+                .contains("\"field\":\"parts\"", "99.4 %");
+        assertThat(ask("blend", "{}").getStatus()).isEqualTo(422);
+    }
+
+    /** The block of the core's hand sum: a cylinder of 180 by 240 mm, 6107.26 cm3. */
+    @Test
+    void theBlockOfTheHandSum() throws Exception {
+        JsonNode answer = answer(
+                "block",
+                "{\"width_mm\": 100, \"depth_mm\": 80, \"height_mm\": 200, \"tree_volume_cm3\": 400,"
+                        + "\"area_cm2\": 600, \"metal_g\": 3000,"
+                        + "\"core\": {\"length_mm\": 120, \"diameter_mm\": 60, \"volume_cm3\": 300, \"pins\": 3},"
+                        + "\"fine\": {\"density\": 2.65, \"water_per_100\": 50},"
+                        + "\"backup\": {\"density\": 2.5, \"water_per_100\": 60}}");
+        assertThat(answer.at("/figures/body_cm3").asDouble()).isCloseTo(6107.26, within(0.01));
+        assertThat(answer.at("/figures/backup_powder_g").asDouble()).isCloseTo(5124.35, within(0.01));
+        assertThat(answer.at("/figures/poured_g").asDouble()).isCloseTo(8861.42, within(0.02));
+        MockHttpServletResponse wrong =
+                ask("block", "{\"width_mm\": -1, \"height_mm\": 200, \"tree_volume_cm3\": 4, \"colour\": 1}");
+        assertThat(wrong.getStatus()).isEqualTo(422);
+        assertThat(wrong.getContentAsString()).contains("width_mm", "fine.mix", "colour");
     }
 }

@@ -285,6 +285,8 @@ class BlendController {
         model.addAttribute("lines", lines(fields));
         model.addAttribute("sum", Show.exact(Math.round(read.sum() * 1000) / 1000.0));
         model.addAttribute("whole", read.blend().isPresent());
+        model.addAttribute(
+                "shareError", read.sum() == 0 ? null : fields.errors().get("parts"));
         model.addAttribute("effect", read.effect());
         model.addAttribute("figures", figures);
         model.addAttribute("findings", findings);

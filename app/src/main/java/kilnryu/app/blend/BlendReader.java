@@ -2,12 +2,12 @@ package kilnryu.app.blend;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
+import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
 import kilnryu.core.material.Blend;
 import kilnryu.core.material.Ingredient;
@@ -90,12 +90,8 @@ public final class BlendReader {
             double sum = shares.stream().mapToDouble(Blend.Share::percent).sum();
             fields.error(
                     "parts",
-                    String.format(
-                            Locale.ROOT,
-                            "The shares sum to %.4g %%: %.3g %% %s.",
-                            sum,
-                            Math.abs(missing),
-                            missing > 0 ? "is missing" : "too much"));
+                    "The shares sum to " + rounded(sum) + " %: " + rounded(Math.abs(missing)) + " % "
+                            + (missing > 0 ? "is missing." : "too much."));
         }
         return new Whole(shares, all && missing == 0);
     }
@@ -112,6 +108,10 @@ public final class BlendReader {
                     "water_per_100", "Water to 100 parts of powder by mass, 10 to 150: type 55 for 55:100 or 0.55.");
         }
         return ratio;
+    }
+
+    private static String rounded(double percent) {
+        return Show.exact(Math.round(percent * 1000) / 1000.0);
     }
 
     private static boolean blank(String key, Fields fields) {

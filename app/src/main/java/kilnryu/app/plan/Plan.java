@@ -22,6 +22,7 @@ import kilnryu.core.flask.Clearances;
 import kilnryu.core.flask.Fit;
 import kilnryu.core.flask.FlaskPlan;
 import kilnryu.core.flask.MoldChecks;
+import kilnryu.core.flask.SchoolChecks;
 import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.quantity.Length;
 import kilnryu.core.quantity.Mass;
@@ -126,6 +127,8 @@ public record Plan(
                     .orElse(Findings.NONE)
                     .and(weighed.map(WeighedTree::findings).orElse(Findings.NONE))
                     .and(findings(tree, flask, clearances, pour, firing))
+                    .and(flask.map(f -> SchoolChecks.check(f, extras.school(), reading.factors))
+                            .orElse(Findings.NONE))
                     .and(block.map(b -> againstBlock(b, tree.orElseThrow(), pour))
                             .orElse(Findings.NONE));
             return new Plan(
