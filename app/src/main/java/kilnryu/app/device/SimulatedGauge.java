@@ -13,7 +13,7 @@ public class SimulatedGauge implements Gauge {
     private static final double GOOD = 97;
     private static final double LEAKING = 58;
     private static final double OPEN = 12;
-    private static final double SECONDS = 2.5;
+    private static final double SECONDS = 1.2;
 
     private final GaugeStore store;
     private final Clock clock;

@@ -183,7 +183,8 @@ class MixController {
             return place.address();
         }
         Map<String, String> remarks = new LinkedHashMap<>();
-        String typed = device ? shown(account, mix) : reading;
+        // Enter in the field presses the first button: what is typed goes before what the device shows
+        String typed = device && reading.isBlank() ? shown(account, mix) : reading;
         OptionalDouble read = mix.now().kind() == MixSteps.Kind.VACUUM
                 ? vacuum(account, typed, sure, remarks)
                 : reading(account, mix, typed, sure, remarks);

@@ -126,11 +126,11 @@ class WayThroughIT extends BrowserTest {
         accessible("ready to mix");
         press("Start mixing");
         press("All ready");
-        page.getByLabel("The scale reads").fill("21.4");
+        page.getByLabel("or type what another scale reads").fill("21.4");
         press("Water weighed");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("Is the scale on oz?");
         accessible("a scale questioned");
-        page.getByLabel("The scale reads").fill("21.43 oz");
+        page.getByLabel("or type what another scale reads").fill("21.43 oz");
         press("Water weighed");
         press("Powder weighed");
         assertThat(page.locator("h1")).hasText("Powder into the water");
