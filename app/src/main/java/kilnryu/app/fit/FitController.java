@@ -41,7 +41,7 @@ import org.springframework.web.server.ResponseStatusException;
 @Controller
 class FitController {
     private static final Range LEAN = new Range(Measure.DEGREE, -60, 60);
-    private static final double TALLEST = 250;
+    private static final double TALLEST = 190;
     private static final double LARGEST_SCALE = 1.5;
 
     private final Plans plans;

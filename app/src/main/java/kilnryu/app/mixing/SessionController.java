@@ -71,7 +71,7 @@ class SessionController {
             @RequestParam(required = false) Set<Long> tree,
             @RequestParam(defaultValue = "") String pour_min,
             Model model) {
-        return page(account, tree == null ? Set.of() : tree, pour_min, model);
+        return page(account, fillable(account), tree == null ? Set.of() : tree, pour_min, model);
     }
 
     @PostMapping("/mixing")
@@ -82,14 +82,15 @@ class SessionController {
             Model model,
             HttpServletResponse out) {
         Set<Long> taken = tree == null ? Set.of() : tree;
-        List<Filled> chosen = chosen(account, taken);
+        List<Filled> all = fillable(account);
+        List<Filled> chosen = chosen(all, taken);
         Optional<MixSession> session = session(account, chosen, pour_min);
         List<String> against = new ArrayList<>(blocked(chosen));
         session.ifPresent(s -> s.findings().stops().forEach(f -> against.add(f.message())));
         if (session.isEmpty() || !against.isEmpty()) {
             out.setStatus(HttpStatus.CONFLICT.value());
             model.addAttribute("refused", against.isEmpty() ? List.of("Choose the molds first.") : against);
-            return page(account, taken, pour_min, model);
+            return page(account, all, taken, pour_min, model);
         }
         Plan first = chosen.get(0).saved.plan();
         MixSchool school = first.moldExtras().school();
@@ -108,7 +109,7 @@ class SessionController {
         if (id.isEmpty()) {
             out.setStatus(HttpStatus.CONFLICT.value());
             model.addAttribute("refused", List.of("One of these molds is being mixed already."));
-            return page(account, taken, pour_min, model);
+            return page(account, all, taken, pour_min, model);
         }
         return "redirect:/mixing/" + id.getAsLong() + "/bench";
     }
@@ -171,16 +172,21 @@ class SessionController {
     }
 
     /** The molds taken, all of the mix of the first. */
-    private List<Filled> chosen(Account account, Set<Long> taken) {
+    private static List<Filled> chosen(List<Filled> all, Set<Long> taken) {
         List<Filled> chosen = new ArrayList<>();
-        for (Plans.Saved saved : plans.molds(account, OFFERED)) {
-            if (taken.contains(saved.row().id())) {
-                filled(saved)
-                        .filter(f -> chosen.isEmpty() || f.mix.equals(chosen.get(0).mix))
-                        .ifPresent(chosen::add);
+        for (Filled f : all) {
+            if (taken.contains(f.saved.row().id()) && (chosen.isEmpty() || f.mix.equals(chosen.get(0).mix))) {
+                chosen.add(f);
             }
         }
         return chosen;
+    }
+
+    private List<Filled> fillable(Account account) {
+        return plans.molds(account, OFFERED).stream()
+                .map(SessionController::filled)
+                .flatMap(Optional::stream)
+                .toList();
     }
 
     private Optional<MixSession> session(Account account, List<Filled> chosen, String pour) {
@@ -198,14 +204,12 @@ class SessionController {
                 new MixSession.Way(first.moldExtras().school(), working(chosen), minutes, workshop.places(), factors)));
     }
 
-    private String page(Account account, Set<Long> taken, String pour, Model model) {
-        List<Filled> chosen = chosen(account, taken);
+    private String page(Account account, List<Filled> all, Set<Long> taken, String pour, Model model) {
+        List<Filled> chosen = chosen(all, taken);
         Set<Long> in = new LinkedHashSet<>();
         chosen.forEach(f -> in.add(f.saved.row().id()));
         List<Ready> ready = new ArrayList<>();
-        for (Plans.Saved saved : plans.molds(account, OFFERED)) {
-            filled(saved).ifPresent(f -> ready.add(ready(f, in, taken, chosen)));
-        }
+        all.forEach(f -> ready.add(ready(f, in, taken, chosen)));
         Fields fields = Fields.typed(Map.of("pour_min", pour), account.units());
         fields.quantity("pour_min", POUR);
         model.addAttribute("form", new SheetForm(fields, Map.of("pour_min", pour), true));
