@@ -31,7 +31,7 @@ class WayThroughIT extends BrowserTest {
         page.getByLabel("Height", new Page.GetByLabelOptions().setExact(true)).fill("6 in");
         page.getByLabel("Investment").selectOption("gypsum-jewelry");
         page.getByLabel("Widest, by ruler").fill("70");
-        page.getByLabel("Height over the base").fill("110");
+        page.getByLabel("Its height").fill("110");
         assertThat(page.locator("#note-inner-diameter-mm")).hasText("= 101.6 mm");
         // pi/4 x 101.6^2 x 152.4 / 1000 = 1235.55; - 100 = 1135.55; x 1.04 = 1180.98
         assertThat(figure("to fill").locator("b").first()).hasText("1181");
@@ -87,7 +87,8 @@ class WayThroughIT extends BrowserTest {
     void fromWaxToBenchCard() {
         String tree = savedTree("Wrack plate");
         mold(tree);
-        assertThat(page.locator(".draw svg")).hasAttribute("aria-label", Pattern.compile("Section of the flask.*"));
+        assertThat(page.locator(".draw svg").first())
+                .hasAttribute("aria-label", Pattern.compile("Section of the flask.*"));
         accessible("mold");
 
         page.navigate(tree + "/firing");
