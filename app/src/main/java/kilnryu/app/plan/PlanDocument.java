@@ -105,12 +105,7 @@ public final class PlanDocument {
 
     /** The mold's values with blends as numbers. */
     private static Map<String, Object> numbers(Plan plan, Fields fields) {
-        return Fields.typed(blended(plan, fields.written()), Units.METRIC).hasBelow("block")
-                ? readAgain(blended(plan, fields.written()), fields)
-                : fields.values();
-    }
-
-    private static Map<String, Object> readAgain(Map<String, String> plain, Fields fields) {
+        Map<String, String> plain = blended(plan, fields.written());
         Map<String, Object> values = new LinkedHashMap<>(fields.values());
         values.keySet().removeIf(path -> path.endsWith(".mix") && !plain.containsKey(path));
         plain.forEach((path, text) -> {
