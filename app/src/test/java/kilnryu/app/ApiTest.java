@@ -65,6 +65,18 @@ class ApiTest extends AppTest {
         assertThat(finding.propertyNames()).containsExactlyInAnyOrder("id", "severity", "message", "remedy");
     }
 
+    /** At 30 C: 9.5 - 9 * 0.4 = 5.9 min, under the 7 of mix, vacuum, pour and vacuum. */
+    @Test
+    void aMixThatSetsTooSoonIsAStop() throws Exception {
+        JsonNode answer = answer(
+                "flask",
+                "{\"inner_diameter_mm\": 76.2, \"height_mm\": 76.2, \"tree_volume_cm3\": 0,"
+                        + "\"system\": \"gypsum-jewelry\", \"water_C\": 30}");
+        assertThat(answer.at("/findings/0/id").asString()).isEqualTo("school-too-long");
+        assertThat(answer.at("/findings/0/severity").asString()).isEqualTo("stop");
+        assertThat(answer.at("/findings").size()).isEqualTo(1);
+    }
+
     @Test
     void theFlaskOfTheHandbook() throws Exception {
         JsonNode answer = answer("flask", """
@@ -270,6 +282,17 @@ class ApiTest extends AppTest {
                         .getContentAsString())
                 .contains("\"field\":\"parts\"", "99.4 %");
         assertThat(ask("blend", "{}").getStatus()).isEqualTo(422);
+    }
+
+    /** Three in a row with 30 between in a box: 440 x 160 x 240 mm. */
+    @Test
+    void severalCavitiesInOneBlock() throws Exception {
+        String three = "{\"shape\": \"box\", \"width_mm\": 100, \"depth_mm\": 80, \"height_mm\": 200,"
+                + "\"tree_volume_cm3\": 400, \"area_cm2\": 600, \"cavities\": 3,"
+                + "\"fine\": {\"density\": 2.65, \"water_per_100\": 50}}";
+        assertThat(answer("block", three).at("/figures/body_cm3").asDouble()).isCloseTo(16896, within(0.01));
+        assertThat(ask("block", three.replace(": 3,", ": 0,")).getStatus()).isEqualTo(422);
+        assertThat(ask("block", three.replace(": 3,", ": 2.5,")).getStatus()).isEqualTo(422);
     }
 
     /** The block of the core's hand sum: a cylinder of 180 by 240 mm, 6107.26 cm3. */

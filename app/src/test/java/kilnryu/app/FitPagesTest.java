@@ -133,4 +133,17 @@ class FitPagesTest extends AppTest {
         assertThat(send(owner, "/trees/" + tree + "/mold/try", mold).getContentAsString())
                 .contains("type 40 for 40:100");
     }
+
+    /** 110 in 150 high: 40 from the free end; the flask of 100 is 104 outside. */
+    @Test
+    void whatThePouringTableReachesIsSaidBesideTheFlask() throws Exception {
+        Map<String, String> shop = shop();
+        shop.put("table_opening_mm", "110 mm");
+        shop.put("table_reach_mm", "30 mm");
+        send(owner, "/equipment", shop);
+        assertThat(fit())
+                .contains(
+                        "does not cover the pouring table&#39;s opening of 110 mm",
+                        "the vacuum of the pour reaches 30 mm");
+    }
 }

@@ -31,7 +31,12 @@ public class FlaskBenchmark {
     private final List<MixSession.Mold> molds = new ArrayList<>();
     private final Fit.Stand stand = new Fit.Stand(70, 60, 140, 5, 3, 24);
     private final Fit.Shop shop = new Fit.Shop(
-            OptionalDouble.of(280), OptionalDouble.of(300), OptionalDouble.of(420), OptionalDouble.of(450), NO);
+            OptionalDouble.of(280),
+            OptionalDouble.of(300),
+            OptionalDouble.of(420),
+            OptionalDouble.of(450),
+            NO,
+            Fit.Table.NONE);
     private final Flask mix = new Flask(
             Length.millimetres(100),
             Length.millimetres(150),

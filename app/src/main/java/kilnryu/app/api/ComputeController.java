@@ -18,7 +18,8 @@ import kilnryu.app.tree.TreeReader;
 import kilnryu.app.web.Answer;
 import kilnryu.app.web.Units;
 import kilnryu.core.block.BlockPlan;
-import kilnryu.core.flask.FlaskPlan;
+import kilnryu.core.flask.MixSchool;
+import kilnryu.core.flask.SchoolChecks;
 import kilnryu.core.material.Blend;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.tree.TreePlan;
@@ -56,7 +57,14 @@ class ComputeController {
             content = @Content(schema = @Schema(implementation = Contract.FlaskRequest.class)))
     @PostMapping(path = "/flask", consumes = MediaType.APPLICATION_JSON_VALUE)
     Answer flask(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
-        return answer(account, body, MoldReader::read, ComputeController::answer);
+        Factors own = factors.of(account.studioId());
+        return answer(
+                account,
+                body,
+                MoldReader::read,
+                plan -> Answer.of(
+                        ContractFigures.of(plan),
+                        plan.findings().and(SchoolChecks.timing(plan, MixSchool.VACUUM, own))));
     }
 
     @Operation(summary = "Body, mixes, masses and cure of a free-standing investment block")
@@ -109,10 +117,6 @@ class ComputeController {
     }
 
     private static Answer answer(TreePlan plan) {
-        return Answer.of(ContractFigures.of(plan), plan.findings());
-    }
-
-    private static Answer answer(FlaskPlan plan) {
         return Answer.of(ContractFigures.of(plan), plan.findings());
     }
 }

@@ -82,7 +82,9 @@ final class Contract {
             MixRequest backup,
             Double temperature_C,
             Double humidity_pct,
-            Double lift_kg) {}
+            Double lift_kg,
+            Integer cavities,
+            Double between_mm) {}
 
     @Schema(
             name = "Core",

@@ -282,7 +282,7 @@ class BlendController {
         model.addAttribute("version", version);
         model.addAttribute("name", read.name().isEmpty() ? "New blend" : read.name());
         model.addAttribute("form", new SheetForm(fields, typed, showErrors));
-        model.addAttribute("lines", lines(fields));
+        model.addAttribute("lines", fields.lines("parts", EMPTY_LINES));
         model.addAttribute("sum", Show.exact(Math.round(read.sum() * 1000) / 1000.0));
         model.addAttribute("whole", read.blend().isPresent());
         model.addAttribute(
@@ -298,18 +298,6 @@ class BlendController {
         model.addAttribute("trial", new SheetForm(Fields.typed(Map.of(), account.units()), Map.of(), false));
         model.addAttribute("compared", id == 0 ? null : comparison(account, store.trials(account.studioId(), id)));
         return "blend/blend";
-    }
-
-    private static List<String> lines(Fields fields) {
-        List<String> keys = new ArrayList<>(fields.keys("parts"));
-        int next = keys.size();
-        for (int i = 0; i < EMPTY_LINES; i++) {
-            do {
-                next++;
-            } while (keys.contains("k" + next));
-            keys.add("k" + next);
-        }
-        return keys;
     }
 
     private static Map<String, String> typed(Map<String, String> form) {

@@ -1,9 +1,7 @@
 package kilnryu.app.equipment;
 
 import jakarta.servlet.http.HttpServletResponse;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import kilnryu.app.account.Account;
 import kilnryu.app.sheet.Fields;
@@ -57,28 +55,13 @@ class EquipmentController {
         return "redirect:/equipment?saved";
     }
 
-    /** The lines of a list, and some empty ones to be filled in. */
-    private static List<String> lines(Fields fields, String list) {
-        List<String> keys = new ArrayList<>(fields.keys(list));
-        int last = keys.stream()
-                .map(k -> k.replaceAll("\\D", ""))
-                .filter(k -> !k.isEmpty() && k.length() < 6)
-                .mapToInt(Integer::parseInt)
-                .max()
-                .orElse(0);
-        for (int i = 1; i <= EMPTY_LINES; i++) {
-            keys.add("k" + (last + i));
-        }
-        return keys;
-    }
-
     private static String page(
             Account account, Map<String, String> typed, int version, boolean showErrors, Model model) {
         Fields fields = Fields.typed(typed, account.units());
         EquipmentReader.read(fields);
         model.addAttribute("form", new SheetForm(fields, typed, showErrors));
-        model.addAttribute("flasks", lines(fields, "flasks"));
-        model.addAttribute("bowls", lines(fields, "bowls"));
+        model.addAttribute("flasks", fields.lines("flasks", EMPTY_LINES));
+        model.addAttribute("bowls", fields.lines("bowls", EMPTY_LINES));
         model.addAttribute("version", version);
         return "equipment/equipment";
     }

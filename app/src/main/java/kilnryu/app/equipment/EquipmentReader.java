@@ -68,8 +68,8 @@ public final class EquipmentReader {
         OptionalDouble kilnHigh = fields.quantity("kiln_height_mm", Range.LENGTH);
         OptionalDouble lift = fields.quantity("lift_kg", LIFT);
         OptionalInt places = fields.whole("bell_places", 1, 50);
-        fields.quantity("table_opening_mm", Range.LENGTH);
-        fields.quantity("table_reach_mm", Range.LENGTH);
+        Fit.Table table = new Fit.Table(
+                fields.quantity("table_opening_mm", Range.LENGTH), fields.quantity("table_reach_mm", Range.LENGTH));
         Equipment equipment = new Equipment(
                 largest(
                         fields.quantity("flask_diameter_mm", Range.LENGTH),
@@ -88,7 +88,7 @@ public final class EquipmentReader {
                 equipment,
                 flasks,
                 bowls,
-                new Fit.Shop(opening, underBell, kilnWide, kilnHigh, lift),
+                new Fit.Shop(opening, underBell, kilnWide, kilnHigh, lift, table),
                 places.orElse(1),
                 fields.quantity("scale_capacity_g", SCALE),
                 fields.quantity("scale_step_g", STEP));

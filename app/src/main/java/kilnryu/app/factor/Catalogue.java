@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import kilnryu.core.block.BlockPlanner;
 import kilnryu.core.block.Moisture;
+import kilnryu.core.block.SilicateSand;
 import kilnryu.core.burnout.ProgramGenerator;
 import kilnryu.core.flask.Clearances;
 import kilnryu.core.flask.FlaskPlanner;
@@ -40,8 +41,9 @@ public final class Catalogue {
             group("Blends", Blend.constants()),
             group(
                     "Blocks",
-                    java.util.stream.Stream.concat(BlockPlanner.constants().stream(), Moisture.constants().stream())
+                    Stream.concat(BlockPlanner.constants().stream(), Moisture.constants().stream())
                             .toList()),
+            group("Silicate sand", SilicateSand.constants()),
             group("Burnout", ProgramGenerator.constants()),
             group("Superheat", Section.constants()));
 

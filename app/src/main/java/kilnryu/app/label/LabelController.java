@@ -52,9 +52,8 @@ class LabelController {
             @RequestParam(defaultValue = "1") int each,
             Model model) {
         Set<Long> taken = tree == null ? Set.of() : tree;
-        List<Choice> choices = plans.molds(account, MOST).stream()
-                .map(s -> new Choice(
-                        s.row().id(), s.row().name(), taken.contains(s.row().id())))
+        List<Choice> choices = plans.moldNames(account, MOST).entrySet().stream()
+                .map(t -> new Choice(t.getKey(), t.getValue(), taken.contains(t.getKey())))
                 .toList();
         model.addAttribute("choices", choices);
         model.addAttribute("each", bounded(each));

@@ -6,15 +6,11 @@ import kilnryu.app.plan.PlanDocument;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.plan.Station;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** How a tree stands with its mixing, for the stream. */
 @Component
 class MixStation implements Station.Source {
     private final MixStore mixes;
-
-    private static final JsonMapper JSON = JsonMapper.builder().build();
 
     MixStation(MixStore mixes) {
         this.mixes = mixes;
@@ -31,10 +27,8 @@ class MixStation implements Station.Source {
 
     /** Whether tree or mold are planned otherwise than when the mixing froze them. */
     static boolean changed(MixStore mixes, Mix mix, Plans.Saved saved) {
-        JsonNode now = JSON.valueToTree(PlanDocument.write(saved.plan()));
         return mixes.frozen(mix, saved.row().id())
-                .map(then -> !then.path("tree").equals(now.path("tree"))
-                        || !then.path("mold").equals(now.path("mold")))
+                .map(then -> PlanDocument.differs(saved.plan(), then))
                 .orElse(false);
     }
 

@@ -131,12 +131,27 @@ final class MixSteps {
         if (block.support().bands() > 0) {
             plain(Kind.PREPARE, "Mesh and form", "Wire mesh 15 mm off the face, form closed and sealed.", "Closed");
         }
+        clean(block);
         mix("backup", block.backup());
         move("mix", "Mix the backup", 3, "Grog last; no lumps.");
         move("pour", "Fill the form", 4, "Down one side, without a break; tap the form.");
         leave();
         stand(block.cure().value() * SECONDS);
         kiln();
+    }
+
+    /** The last look before the cavity is covered: what lies loose in it ends in the metal. */
+    private void clean(BlockPlan block) {
+        String between = block.partition()
+                .map(p -> " Partitions between the " + p.cavities() + " patterns stand firm and keep their "
+                        + Show.value(p.between().value(), Measure.MILLIMETRE, units, false) + ".")
+                .orElse("");
+        plain(
+                Kind.PREPARE,
+                "Look before it is covered",
+                "No loose grit, crumbs of face coat or wax shavings: blow or brush them off. No sharp thin edges of"
+                        + " face coat at gates and cup: round them, metal breaks them off." + between,
+                "Clean and firm");
     }
 
     private void mix(String which, BlockPlan.Quantity quantity) {
@@ -181,8 +196,8 @@ final class MixSteps {
         plain(
                 Kind.PREPARE,
                 "Make ready",
-                "Tree wetted or degreased, holes taped, base sealed, number and way up marked. " + tools
-                        + "Mask on before the bag is opened.",
+                "Tree wetted or degreased, joints flush and rounded, no crumbs on tree or base. Holes taped, base sealed,"
+                        + " number and way up marked. " + tools + "Mask on before the bag is opened.",
                 "All ready");
     }
 
@@ -244,7 +259,8 @@ final class MixSteps {
                 "Into the kiln, cup down",
                 "",
                 "",
-                "Look at the button: it looks down, over the tray. Stays the mold overnight before heat, wrap it wet.",
+                "Look at the button: it looks down, over the tray. Cup brushed clean of grit, its edge rounded: what falls"
+                        + " in is cast. Stays the mold overnight before heat, wrap it wet.",
                 "Cup is down: seen",
                 0,
                 0,

@@ -57,6 +57,20 @@ public final class BlockDrawing {
                 high,
                 "fill=\"#e9ddc9\" stroke=\"" + Svg.INK + "\" stroke-width=\"1.2\"");
         grog(axis, floor, half, high);
+        int cavities = plan.partition().map(BlockPlan.Partition::cavities).orElse(1);
+        double apart = (outline.width()
+                        + plan.partition().map(p -> p.between().value()).orElse(0.0))
+                * scale;
+        for (int i = 0; i < cavities; i++) {
+            tree(built, axis + (i - (cavities - 1) / 2.0) * apart, floor);
+        }
+        bands(axis, floor, half, high);
+        svg.rect(axis - half - 14, floor, 2 * half + 28, 10, "fill=\"#cfc3b2\" stroke=\"" + Svg.INK + "\"");
+        dimensions(axis, floor, half, high);
+        return svg.done();
+    }
+
+    private void tree(Optional<GatingPlan> built, double axis, double floor) {
         double tall = outline.height() * scale;
         double wide = Math.max(4, outline.width() / 2 * scale);
         svg.ellipse(
@@ -70,10 +84,6 @@ public final class BlockDrawing {
         } else {
             svg.ellipse(axis, floor - tall / 2, wide, tall / 2, WAX);
         }
-        bands(axis, floor, half, high);
-        svg.rect(axis - half - 14, floor, 2 * half + 28, 10, "fill=\"#cfc3b2\" stroke=\"" + Svg.INK + "\"");
-        dimensions(axis, floor, half, high);
-        return svg.done();
     }
 
     private void grog(double axis, double floor, double half, double high) {
@@ -116,6 +126,12 @@ public final class BlockDrawing {
         double at = floor - high * 0.6;
         svg.line(axis + half - wall, at, axis + half, at, "stroke=\"" + Svg.VERDIGRIS + "\" stroke-width=\"1.6\"");
         svg.text(axis + half + 10, at + 4, "wall " + length(plan.wall().value()), words("start"));
+        plan.partition()
+                .ifPresent(p -> svg.text(
+                        axis,
+                        floor + 62,
+                        p.cavities() + " cavities, " + length(p.between().value()) + " between",
+                        words("middle")));
         svg.text(axis, floor + 28, "cup down while it is built", words("middle"));
         svg.text(
                 axis,

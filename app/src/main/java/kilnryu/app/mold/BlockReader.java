@@ -11,6 +11,7 @@ import kilnryu.core.block.BlockPlanner;
 import kilnryu.core.block.BlockQuestion;
 import kilnryu.core.block.BlockQuestion.Core;
 import kilnryu.core.block.BlockQuestion.Mix;
+import kilnryu.core.block.BlockQuestion.Row;
 import kilnryu.core.block.BlockQuestion.Shape;
 import kilnryu.core.block.ImpossibleBlock;
 import kilnryu.core.quantity.Measure;
@@ -24,6 +25,7 @@ public final class BlockReader {
     private static final Range ROOM = new Range(Measure.DEGREE_CELSIUS, 0, 45);
     private static final Range PLASTER = new Range(Measure.PERCENT, 0, 100);
     private static final Range CARRIED = new Range(Measure.KILO, 0.1, 5000);
+    private static final int MOST_CAVITIES = 20;
     private static final double USUAL_ROOM = 20;
     private static final double USUAL_HUMIDITY = 50;
 
@@ -83,6 +85,9 @@ public final class BlockReader {
         double room = fields.quantity(at + "temperature_C", ROOM).orElse(USUAL_ROOM);
         double humidity = fields.quantity(at + "humidity_pct", HUMIDITY).orElse(USUAL_HUMIDITY);
         OptionalDouble carried = fields.quantity(at + "lift_kg", CARRIED);
+        Row row = new Row(
+                fields.whole(at + "cavities", 1, MOST_CAVITIES).orElse(1),
+                fields.quantity(at + "between_mm", Range.LENGTH));
         if (fields.hasErrors() || fine.isEmpty()) {
             return Optional.empty();
         }
@@ -103,7 +108,8 @@ public final class BlockReader {
                             backup.orElseThrow(),
                             room,
                             humidity,
-                            carried)));
+                            carried,
+                            row)));
         } catch (ImpossibleBlock e) {
             fields.error(at + e.field(), e.getMessage());
             return Optional.empty();

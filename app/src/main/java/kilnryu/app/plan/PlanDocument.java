@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import kilnryu.app.factor.Catalogue;
 import kilnryu.app.school.Craft;
 import kilnryu.app.sheet.Fields;
@@ -79,20 +80,14 @@ public final class PlanDocument {
         document.put("name", plan.name());
         Map<String, Object> typed = new LinkedHashMap<>();
         for (Stage stage : Stage.values()) {
+            document.put(stage.key(), stage(plan, stage));
             Fields fields = plan.fields().get(stage);
-            Map<String, Object> values =
-                    new LinkedHashMap<>(stage == Stage.MOLD ? numbers(plan, fields) : fields.values());
-            values.keySet().removeIf(path -> path.equals("name") || path.endsWith("].how"));
-            for (Craft craft : Craft.values()) {
-                values.computeIfPresent(
-                        craft.field(), (field, key) -> plan.reading().schools().based(String.valueOf(key)));
-            }
-            List<String> keys = fields.keys("parts");
-            document.put(stage.key(), Paths.nested(Paths.withPlaces(values, keys, w -> w)));
             typed.put(
                     stage.key(),
                     Paths.numbered(Paths.withPlaces(
-                            TreeReader.chosenOnly(based(plan, blended(plan, fields.written()))), keys, w -> w)));
+                            TreeReader.chosenOnly(based(plan, blended(plan, fields.written()))),
+                            fields.keys("parts"),
+                            w -> w)));
         }
         document.put("typed", typed);
         document.put(
@@ -101,6 +96,24 @@ public final class PlanDocument {
                         .collect(Collectors.toMap(Constant::key, factors::value, (a, b) -> a, LinkedHashMap::new)));
         document.put("results", Answer.of(figures(plan), plan.findings()));
         return document;
+    }
+
+    /** A stage's inputs as they stand in the document. */
+    private static Map<String, Object> stage(Plan plan, Stage stage) {
+        Fields fields = plan.fields().get(stage);
+        Map<String, Object> values = new LinkedHashMap<>(stage == Stage.MOLD ? numbers(plan, fields) : fields.values());
+        values.keySet().removeIf(path -> path.equals("name") || path.endsWith("].how"));
+        for (Craft craft : Craft.values()) {
+            values.computeIfPresent(
+                    craft.field(), (field, key) -> plan.reading().schools().based(String.valueOf(key)));
+        }
+        return Paths.nested(Paths.withPlaces(values, fields.keys("parts"), w -> w));
+    }
+
+    /** Whether tree or mold are planned otherwise than in a document written earlier. */
+    public static boolean differs(Plan plan, JsonNode then) {
+        return Stream.of(Stage.TREE, Stage.MOLD)
+                .anyMatch(stage -> !then.path(stage.key()).equals(JSON.valueToTree(stage(plan, stage))));
     }
 
     /** The mold's values with blends as numbers. */

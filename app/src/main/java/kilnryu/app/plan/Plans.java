@@ -60,7 +60,10 @@ public class Plans {
 
     /** The studio's factors, and over them those that came with an imported tree. */
     Factors factors(Account account, long tree) {
-        Factors studio = factors.of(account.studioId());
+        return carriedOver(factors.of(account.studioId()), tree);
+    }
+
+    private Factors carriedOver(Factors studio, long tree) {
         Map<String, Replacement> carried = tree == 0 ? Map.of() : trees.factors(tree);
         if (carried.isEmpty()) {
             return studio;
@@ -71,10 +74,12 @@ public class Plans {
     }
 
     Plan read(Account account, Map<Stage, Map<String, String>> typed, Factors own) {
+        return Plan.read(typed, reading(account, own));
+    }
+
+    private Plan.Reading reading(Account account, Factors own) {
         Schools known = schools.of(account.studioId());
-        return Plan.read(
-                typed,
-                new Plan.Reading(account.units(), own, account.zoneId(), known, blends.mixes(account.studioId(), own)));
+        return new Plan.Reading(account.units(), own, account.zoneId(), known, blends.mixes(account.studioId(), own));
     }
 
     /** A stage to be saved over the version it was begun from. */
@@ -107,10 +112,22 @@ public class Plans {
         summarise(account, id);
     }
 
+    /** The trees of a studio that have a mold, changed last first, each with its name alone. */
+    public Map<Long, String> moldNames(Account account, int most) {
+        return trees.withMold(account.studioId(), most);
+    }
+
     /** The trees of a studio that have a mold, changed last first. */
     public List<Saved> molds(Account account, int most) {
-        return trees.withMold(account.studioId(), most).stream()
-                .map(id -> find(account, id))
+        Factors studio = factors.of(account.studioId());
+        Plan.Reading usual = reading(account, studio);
+        return trees.withMold(account.studioId(), most).keySet().stream()
+                .map(id -> {
+                    Map<Stage, Sheet> stages = sheets(id);
+                    Factors own = carriedOver(studio, id);
+                    Plan plan = own == studio ? Plan.read(texts(stages), usual) : read(account, texts(stages), own);
+                    return new Saved(row(account, id), stages, plan, own);
+                })
                 .filter(s -> s.plan().flask().isPresent() || s.plan().block().isPresent())
                 .toList();
     }

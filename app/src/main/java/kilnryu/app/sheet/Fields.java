@@ -1,5 +1,6 @@
 package kilnryu.app.sheet;
 
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -60,6 +61,18 @@ public final class Fields {
         return typed.entrySet().stream()
                 .anyMatch(
                         e -> e.getKey().startsWith(path + ".") && !e.getValue().isBlank());
+    }
+
+    /** The lines of a list, and some empty ones after them to be filled in. */
+    public List<String> lines(String list, int empty) {
+        List<String> lines = new ArrayList<>(keys(list));
+        for (int next = lines.size() + 1; empty > 0; next++) {
+            if (!lines.contains("k" + next)) {
+                lines.add("k" + next);
+                empty--;
+            }
+        }
+        return lines;
     }
 
     /** The keys of a list, in order: for {@code parts[a].x, parts[b].y} they are a and b. */

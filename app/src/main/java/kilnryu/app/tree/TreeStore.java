@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -174,15 +175,15 @@ public class TreeStore {
     }
 
     /** Numbers of the trees whose mold is planned, changed last first. */
-    public List<Long> withMold(long studio, int most) {
-        return jdbc.sql("""
-                        select id from tree
+    public Map<Long, String> withMold(long studio, int most) {
+        Map<Long, String> names = new LinkedHashMap<>();
+        jdbc.sql("""
+                        select id, name from tree
                          where studio_id = :studio and archived_at is null and flask is not null
                          order by updated_at desc, id limit :most
-                        """)
-                .param("studio", studio)
-                .param("most", most)
-                .query(Long.class)
-                .list();
+                        """).param("studio", studio).param("most", most).query(row -> {
+            names.put(row.getLong("id"), row.getString("name"));
+        });
+        return names;
     }
 }

@@ -32,8 +32,8 @@ public final class Svg {
                         + role + "\" aria-label=\"%s\" %s>",
                 n(width),
                 n(height),
-                n(width),
-                n(height),
+                Math.round(width),
+                Math.round(height),
                 escape(label),
                 FONT));
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import kilnryu.core.block.BlockPlan.Partition;
 import kilnryu.core.block.BlockPlan.Support;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
@@ -16,6 +17,7 @@ import kilnryu.core.sum.Known;
 final class BlockChecks {
     private static final double SLENDER = 4;
     private static final double SMALL_G = 8000;
+    private static final int MANY = 3;
 
     private final BlockQuestion q;
     private final Factors factors;
@@ -26,8 +28,9 @@ final class BlockChecks {
         this.factors = factors;
     }
 
-    Findings check(Figure wet, Support support, Optional<Figure> poured) {
+    Findings check(Figure wet, Support support, Optional<Figure> poured, Optional<Partition> partition) {
         thinWall();
+        partition.ifPresent(this::between);
         if (support.bands() > 0) {
             found.add(Finding.warn(
                             "reinforce",
@@ -52,8 +55,7 @@ final class BlockChecks {
         if (q.wall().isEmpty()) {
             return;
         }
-        double largest = Math.max(q.height(), Math.max(q.width(), q.depth()));
-        double asked = Math.max(40, 0.15 * largest);
+        double asked = Math.max(40, 0.15 * q.largest());
         if (q.wall().getAsDouble() < asked) {
             found.add(Finding.warn(
                             "thin-wall",
@@ -65,15 +67,54 @@ final class BlockChecks {
         }
     }
 
+    /** Several cavities: what stands between them, and that they fail together. */
+    private void between(Partition partition) {
+        double asked = BlockPlanner.betweenAsked(q, factors).value();
+        if (partition.between().value() < asked - 1e-9) {
+            found.add(Finding.warn(
+                            "thin-between",
+                            "between_mm",
+                            say(
+                                    "%.0f mm between two cavities; %.0f asked.",
+                                    partition.between().value(), asked),
+                            "It dries and heats from both sides and cracks first; metal runs across.",
+                            "More room between, or a block for each.")
+                    .from(partition.between()));
+        }
+        double allowed = factors.value(BlockPlanner.STRENGTH) / 3;
+        partition
+                .stress()
+                .filter(s -> s.value() > allowed)
+                .ifPresent(s -> found.add(Finding.warn(
+                                "between-breaks",
+                                "between_mm",
+                                say(
+                                        "Filled one after the other, the wall between bends at %.2f MPa; %.2f allowed.",
+                                        s.value(), allowed),
+                                "The head stands on one side while the other is empty: the wall breaks into the empty cavity.",
+                                "Thicker between, less head, mesh in it, or pour both at once.")
+                        .from(s)));
+        if (partition.cavities() > MANY) {
+            found.add(Finding.note(
+                            "many-cavities",
+                            "cavities",
+                            say("%d cavities in one block: one crack loses them all.", partition.cavities()),
+                            "They share the drying, the fire and the lift.",
+                            "Two smaller blocks dry sooner and risk half.")
+                    .from(partition.between()));
+        }
+    }
+
     private void core(BlockQuestion.Core core, Support support) {
-        Figure pins = Figure.given("pins", "chaplets", support.chaplets(), Measure.TIMES, Known.COMPUTED, 0);
-        if (core.pins().isPresent() && core.pins().getAsInt() < support.chaplets()) {
+        int needed = 3 * support.levels();
+        Figure pins = Figure.given("pins", "chaplets of a core", needed, Measure.TIMES, Known.COMPUTED, 0);
+        if (core.pins().isPresent() && core.pins().getAsInt() < needed) {
             found.add(Finding.warn(
                             "few-chaplets",
                             "core.pins",
                             say(
                                     "%d chaplets hold the core; %d asked, three on each of %d levels.",
-                                    core.pins().getAsInt(), support.chaplets(), support.levels()),
+                                    core.pins().getAsInt(), needed, support.levels()),
                             "Once the wax is gone nothing else holds it: it sinks or floats and the wall is holed.",
                             "Three round each level, not in line; same metal as the casting, or steel to be drawn and plugged.")
                     .from(pins));

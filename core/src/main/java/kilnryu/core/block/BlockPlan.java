@@ -23,6 +23,7 @@ import kilnryu.core.sum.Figure;
  * @param poured with metal, g
  * @param cure hours before heat at the earliest
  * @param support what holds core and block
+ * @param partition walls between several cavities, empty for one
  */
 public record BlockPlan(
         Figure wall,
@@ -39,6 +40,7 @@ public record BlockPlan(
         Optional<Figure> poured,
         Figure cure,
         Support support,
+        Optional<Partition> partition,
         Findings findings) {
 
     /** Volume of one mix with overfill, cm3, its powder and water, g. */
@@ -48,11 +50,19 @@ public record BlockPlan(
      * What a core and a block are held by.
      *
      * @param levels of chaplets along the core, 0 without a core
-     * @param chaplets in all
+     * @param chaplets in all cavities
      * @param bands of steel round the block, 0 where none are asked
      * @param sand to fill a box round it, kg; 0 where none is asked
      */
     public record Support(int levels, int chaplets, int bands, double sand) {}
+
+    /**
+     * The walls between cavities of one block.
+     *
+     * @param between their thickness, mm
+     * @param stress in such a wall while one side is full and the other empty, MPa; empty without a metal
+     */
+    public record Partition(int cavities, Figure between, Optional<Figure> stress) {}
 
     public List<Figure> figures() {
         return Stream.concat(
@@ -67,7 +77,10 @@ public record BlockPlan(
                                 wet,
                                 cured,
                                 burnt),
-                        Stream.concat(poured.stream(), Stream.of(cure)))
+                        Stream.concat(
+                                Stream.concat(poured.stream(), Stream.of(cure)),
+                                partition.stream()
+                                        .flatMap(p -> Stream.concat(Stream.of(p.between()), p.stress().stream()))))
                 .toList();
     }
 }

@@ -3,12 +3,14 @@ package kilnryu.core.block;
 import static kilnryu.core.quantity.Measure.CUBIC_CENTIMETRE;
 import static kilnryu.core.quantity.Measure.GRAM;
 import static kilnryu.core.quantity.Measure.HOUR;
+import static kilnryu.core.quantity.Measure.MEGAPASCAL;
 import static kilnryu.core.quantity.Measure.MILLIMETRE;
 import static kilnryu.core.quantity.Measure.PERCENT;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import kilnryu.core.block.BlockPlan.Partition;
 import kilnryu.core.block.BlockPlan.Quantity;
 import kilnryu.core.block.BlockPlan.Support;
 import kilnryu.core.block.BlockQuestion.Mix;
@@ -76,6 +78,40 @@ public final class BlockPlanner {
                     SOURCE)
             .asChoice();
 
+    private static final Constant LEAST_BETWEEN = new Constant(
+                    "block.between.least",
+                    "least",
+                    "least wall between two cavities",
+                    30,
+                    20,
+                    50,
+                    MILLIMETRE,
+                    Mark.M,
+                    "our own estimate")
+            .asChoice();
+    private static final Constant BETWEEN_SHARE = new Constant(
+            "block.between.share",
+            "share",
+            "wall between two cavities, of the largest side of one",
+            0.1,
+            0.08,
+            0.2,
+            Measure.FRACTION,
+            Mark.M,
+            "our own estimate");
+    static final Constant STRENGTH = new Constant(
+            "block.strength",
+            "strength",
+            "burnt-out plaster block in bending",
+            0.3,
+            0.1,
+            0.6,
+            MEGAPASCAL,
+            Mark.M,
+            "our own estimate");
+
+    private static final Formula PARTITION =
+            Formula.of("0.5 * 0.90 * metal / tree * 1000 * 9.81 * h / 1000 * (span / between)^2 / 1000000");
     private static final Formula WALL = Formula.of("max(least, share * largest)");
     private static final Formula CYLINDER = Formula.of("pi / 4 * (max(w, b) + 2 * wall)^2 * (h + wall) / 1000");
     private static final Formula BOX = Formula.of("(w + 2 * wall) * (b + 2 * wall) * (h + wall) / 1000");
@@ -101,12 +137,18 @@ public final class BlockPlanner {
 
     /** The constants a studio may replace. */
     public static List<Constant> constants() {
-        return List.of(LEAST_WALL, WALL_SHARE, FACE, CURE, CURE_THICK, TALL, HEAVY);
+        return List.of(
+                LEAST_WALL, WALL_SHARE, FACE, CURE, CURE_THICK, TALL, HEAVY, LEAST_BETWEEN, BETWEEN_SHARE, STRENGTH);
     }
 
     /** @throws ImpossibleBlock when face coat, core and tree leave no room for the backup */
-    public BlockPlan plan(BlockQuestion q) {
-        Figure wall = wall(q);
+    public BlockPlan plan(BlockQuestion asked) {
+        Figure wall = wall(asked);
+        Figure between = between(asked);
+        Optional<Partition> partition = asked.row().cavities() > 1
+                ? Optional.of(new Partition(asked.row().cavities(), between, stress(asked, between)))
+                : Optional.empty();
+        BlockQuestion q = asked.together(between);
         Figure body = body(q, wall);
         Figure face = q.face().isPresent()
                 ? Figure.given("t", "face coat", q.face().getAsDouble(), MILLIMETRE, Known.CHOSEN, 0)
@@ -131,10 +173,14 @@ public final class BlockPlanner {
                 q.backup(),
                 Figure.computed("volume", "backup", CUBIC_CENTIMETRE)
                         .by(REST, body, q.tree().as("tree"), core, area, face, over));
-        return built(q, wall, body, fine, backup);
+        return built(new Laid(asked, q, partition), wall, body, fine, backup);
     }
 
-    private BlockPlan built(BlockQuestion q, Figure wall, Figure body, Quantity fine, Quantity backup) {
+    /** One tree as asked, all of the row together, and what stands between them. */
+    private record Laid(BlockQuestion one, BlockQuestion all, Optional<Partition> partition) {}
+
+    private BlockPlan built(Laid laid, Figure wall, Figure body, Quantity fine, Quantity backup) {
+        BlockQuestion q = laid.all;
         List<Figure> both = new ArrayList<>(List.of(
                 fine.powder().as("P1"),
                 backup.powder().as("P2"),
@@ -157,9 +203,23 @@ public final class BlockPlanner {
         double[] outer = outer(q, wall.value());
         Support support = support(q, wet, body, outer);
         Figure cure = cure(q, outer);
-        Findings findings = new BlockChecks(q, factors).check(wet, support, poured);
+        Findings findings = new BlockChecks(laid.one, factors).check(wet, support, poured, laid.partition);
         return new BlockPlan(
-                wall, outer[0], outer[1], outer[2], body, fine, backup, free, wet, cured, burnt, poured, cure, support,
+                wall,
+                outer[0],
+                outer[1],
+                outer[2],
+                body,
+                fine,
+                backup,
+                free,
+                wet,
+                cured,
+                burnt,
+                poured,
+                cure,
+                support,
+                laid.partition,
                 findings);
     }
 
@@ -176,14 +236,45 @@ public final class BlockPlanner {
         if (q.wall().isPresent()) {
             return Figure.given("wall", "wall", q.wall().getAsDouble(), MILLIMETRE, Known.CHOSEN, 0);
         }
-        double largest = Math.max(q.height(), Math.max(q.width(), q.depth()));
         return Figure.computed("wall", "wall", MILLIMETRE)
                 .mark(Mark.T, SOURCE)
                 .by(
                         WALL,
                         factors.of(LEAST_WALL),
                         factors.of(WALL_SHARE),
-                        given("largest", "largest side of the tree", largest, MILLIMETRE));
+                        given("largest", "largest side of the tree", q.largest(), MILLIMETRE));
+    }
+
+    private Figure between(BlockQuestion q) {
+        if (q.row().between().isPresent()) {
+            return Figure.given(
+                    "between", "wall between cavities", q.row().between().getAsDouble(), MILLIMETRE, Known.CHOSEN, 0);
+        }
+        return betweenAsked(q, factors);
+    }
+
+    static Figure betweenAsked(BlockQuestion q, Factors factors) {
+        return Figure.computed("between", "wall between cavities", MILLIMETRE)
+                .mark(Mark.M, "our own estimate")
+                .by(
+                        WALL,
+                        factors.of(LEAST_BETWEEN),
+                        factors.of(BETWEEN_SHARE),
+                        given("largest", "largest side of one", q.largest(), MILLIMETRE));
+    }
+
+    /** One cavity full, its neighbour still empty: a flat wall held at its edges (handbook 6). */
+    private static Optional<Figure> stress(BlockQuestion q, Figure between) {
+        return q.metal()
+                .map(m -> Figure.computed("stress", "bending of the wall between", MEGAPASCAL)
+                        .mark(Mark.P, "handbook 6, flat face")
+                        .by(
+                                PARTITION,
+                                m.as("metal"),
+                                q.tree().as("tree"),
+                                given("h", "head of metal", q.height(), MILLIMETRE),
+                                given("span", "span of the wall", Math.min(q.depth(), q.height()), MILLIMETRE),
+                                between.as("between")));
     }
 
     private static Figure body(BlockQuestion q, Figure wall) {
@@ -240,7 +331,7 @@ public final class BlockPlanner {
         int bands = strong ? Math.max(2, (int) Math.ceil(outer[2] / 150)) : 0;
         double box = (outer[0] + 100) * (outer[1] + 100) * outer[2] / 1000;
         double sand = strong ? (box - body.value()) * 1.6 / 1000 : 0;
-        return new Support(levels, 3 * levels, bands, sand);
+        return new Support(levels, 3 * levels * q.row().cavities(), bands, sand);
     }
 
     private static Figure given(String symbol, String name, double value, Measure unit) {

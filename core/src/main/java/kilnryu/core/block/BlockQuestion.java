@@ -4,7 +4,10 @@ import java.util.Arrays;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Formula;
+import kilnryu.core.sum.Known;
 
 /**
  * A block to be built round a tree; lengths in mm.
@@ -23,6 +26,7 @@ import kilnryu.core.sum.Figure;
  * @param roomC temperature of the room where it cures
  * @param humidity of the room, %
  * @param carried what is lifted here at most, kg
+ * @param row how many of this tree stand side by side in the block
  */
 public record BlockQuestion(
         Shape shape,
@@ -39,7 +43,8 @@ public record BlockQuestion(
         Mix backup,
         double roomC,
         double humidity,
-        OptionalDouble carried) {
+        OptionalDouble carried,
+        Row row) {
 
     /** How the block is shaped outside. */
     public enum Shape {
@@ -66,6 +71,53 @@ public record BlockQuestion(
         public String label() {
             return label;
         }
+    }
+
+    /**
+     * Cavities side by side across the width, each with a cup of its own.
+     *
+     * @param cavities at least 1
+     * @param between wall between two of them, mm; empty for the rule
+     */
+    public record Row(int cavities, OptionalDouble between) {
+        public static final Row ONE = new Row(1, OptionalDouble.empty());
+    }
+
+    double largest() {
+        return Math.max(height, Math.max(width, depth));
+    }
+
+    /** The same trees taken together as one that fills the whole row. */
+    BlockQuestion together(Figure between) {
+        int n = row.cavities;
+        if (n == 1) {
+            return this;
+        }
+        return new BlockQuestion(
+                shape,
+                n * width + (n - 1) * between.value(),
+                depth,
+                height,
+                times(tree, "tree", n),
+                times(area, "area", n),
+                metal.map(m -> times(m, "metal", n)),
+                wall,
+                face,
+                core.map(c -> new Core(c.length, c.diameter, c.volume * n, c.pins)),
+                fine,
+                backup,
+                roomC,
+                humidity,
+                carried,
+                row);
+    }
+
+    private static Figure times(Figure one, String symbol, int n) {
+        return Figure.computed(symbol, one.name() + ", " + n + " of them", one.unit())
+                .by(
+                        Formula.of("n * one"),
+                        Figure.given("n", "cavities", n, Measure.TIMES, Known.CHOSEN, 0),
+                        one.as("one"));
     }
 
     /**

@@ -53,13 +53,25 @@ public record Fit(List<Verdict> verdicts, Optional<Verdict> chosen, List<String>
      * @param kilnWide inside
      * @param kilnHigh inside
      * @param carried by one person or by what the studio has for it
+     * @param table on which the mold is poured under vacuum
      */
     public record Shop(
             OptionalDouble opening,
             OptionalDouble underBell,
             OptionalDouble kilnWide,
             OptionalDouble kilnHigh,
-            OptionalDouble carried) {}
+            OptionalDouble carried,
+            Table table) {}
+
+    /**
+     * The vacuum table of the pour; mm, empty where the studio has not said.
+     *
+     * @param opening the hole that the flask stands over and has to cover
+     * @param reach how far through investment the vacuum is felt, by the studio's own trials
+     */
+    public record Table(OptionalDouble opening, OptionalDouble reach) {
+        public static final Table NONE = new Table(OptionalDouble.empty(), OptionalDouble.empty());
+    }
 
     /**
      * A flask and what it means for the tree.
@@ -68,6 +80,7 @@ public record Fit(List<Verdict> verdicts, Optional<Verdict> chosen, List<String>
      * @param end from the tree to the free end, mm
      * @param filled with its steel, kg; NaN when it cannot be filled
      * @param against why it is rejected; empty when it fits
+     * @param beside what to know of the pour in it, which rejects nothing
      */
     public record Verdict(
             StudioFlask flask,
@@ -77,7 +90,8 @@ public record Fit(List<Verdict> verdicts, Optional<Verdict> chosen, List<String>
             Figure endAsked,
             Optional<FlaskPlan> plan,
             double filled,
-            List<Finding> against) {
+            List<Finding> against,
+            List<Finding> beside) {
         public boolean fits() {
             return against.isEmpty();
         }
@@ -156,7 +170,35 @@ public record Fit(List<Verdict> verdicts, Optional<Verdict> chosen, List<String>
                         say("%.0f kg filled; %.0f are carried here", filled, shop.carried.getAsDouble()),
                         "A smaller flask, or a hoist and two people."));
             }
-            return new Verdict(flask, wall, wallAsked, end, endAsked, plan, filled, List.copyOf(against));
+            return new Verdict(
+                    flask, wall, wallAsked, end, endAsked, plan, filled, List.copyOf(against), table(flask, wall, end));
+        }
+
+        /** What the pouring table does with it: a vacuum that does not reach the far end draws no gas from there. */
+        private List<Finding> table(StudioFlask flask, double wall, double end) {
+            List<Finding> beside = new ArrayList<>();
+            if (shop.table.opening.isPresent() && flask.outsideAcross() <= shop.table.opening.getAsDouble()) {
+                beside.add(Finding.warn(
+                        "table-opening",
+                        "flask",
+                        say("does not cover the pouring table's opening of %.0f mm", shop.table.opening.getAsDouble()),
+                        "The gasket seals on the rim of the flask: over a wider hole the pump draws room air.",
+                        "A reducing plate with its own gasket, or a wider flask."));
+            }
+            double far = flask.perforated() ? Math.min(wall, end) : end;
+            if (shop.table.reach.isPresent() && far > shop.table.reach.getAsDouble()) {
+                beside.add(Finding.warn(
+                        "table-reach",
+                        "flask",
+                        say(
+                                "the vacuum of the pour reaches %.0f mm; the tree ends %.0f mm from the %s",
+                                shop.table.reach.getAsDouble(),
+                                far,
+                                flask.perforated() && wall < end ? "wall" : "base"),
+                        "Gas is drawn through the investment; too much of it between and the far parts misrun.",
+                        "Lift the tree towards the free end, or a perforated flask, or a shorter one."));
+            }
+            return beside;
         }
 
         private Optional<FlaskPlan> plan(StudioFlask flask, List<Finding> against) {

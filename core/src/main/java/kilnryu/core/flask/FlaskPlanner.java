@@ -120,7 +120,7 @@ public final class FlaskPlanner {
         Figure filled = Figure.computed("filled", "filled, without steel", GRAM)
                 .by(FILLED, powder, water, factors.of(TREE_IN_MOLD), tree.as("tree"));
         Figure stand = factors.of(flask.innerDiameter().millimetres() > LARGE_FROM_MM ? STAND_LARGE : STAND_SMALL);
-        Findings findings = MixChecks.check(flask, ratio, working, filled, factors);
+        Findings findings = MixChecks.check(flask, ratio, filled);
         return new FlaskPlan(
                 flask, cylinder, fill, ratio, density, powder, water, slurry, working, filled, stand, findings);
     }

@@ -9,6 +9,8 @@ import kilnryu.core.sum.Factors;
 
 /** What a school of mixing asks of a flask, and what it lets through (handbook 4). */
 public final class SchoolChecks {
+    private static final double USUAL_WITHIN_K = 1;
+
     private SchoolChecks() {}
 
     public static Findings check(FlaskPlan plan, MixSchool school, Factors factors) {
@@ -33,26 +35,48 @@ public final class SchoolChecks {
                                     + " or a flask that goes under the bell.")
                     .from(plan.fill()));
         }
+        return new Findings(found).and(timing(plan, school, factors));
+    }
+
+    /** Whether the school's moves end within the working time, and else what the water does to it. */
+    public static Findings timing(FlaskPlan plan, MixSchool school, Factors factors) {
         double needed = school.minutesToLastMove(factors);
+        double celsius = celsius(plan);
         if (plan.workingTime().value() < needed) {
-            found.add(Finding.stop(
+            return new Findings(List.of(Finding.stop(
                             "school-too-long",
                             "mix_school",
                             String.format(
                                     Locale.ROOT,
-                                    "This school's moves take %.1f min; the mix can be worked %.1f.",
-                                    needed,
-                                    plan.workingTime().value()),
+                                    "At %.0f °C the mix can be worked %.1f min; the school's moves take %.1f.",
+                                    celsius,
+                                    plan.workingTime().value(),
+                                    needed),
                             "A mix moved after it begins to set breaks up and fins.",
-                            "Cooler water, shorter moves, or another school.")
-                    .from(plan.workingTime()));
+                            "Cooler water, 20 to 22 °C, shorter moves, or another school.")
+                    .from(plan.workingTime())));
         }
-        return new Findings(found);
+        if (Math.abs(celsius - FlaskPlanner.USUAL_WATER_C) <= USUAL_WITHIN_K) {
+            return Findings.NONE;
+        }
+        return new Findings(List.of(Finding.warn(
+                        "water-temperature",
+                        "water_C",
+                        String.format(Locale.ROOT, "The water is at %.0f °C; 20 to 22 is usual.", celsius),
+                        celsius > FlaskPlanner.USUAL_WATER_C
+                                ? "It sets sooner."
+                                : "It sets later; water may rise and leave streaks if moved too soon.",
+                        "Bring the water to 21 °C, or watch the clock given here.")
+                .from(plan.workingTime())));
+    }
+
+    private static double celsius(FlaskPlan plan) {
+        return plan.flask().water().map(t -> t.celsius()).orElse(FlaskPlanner.USUAL_WATER_C);
     }
 
     /** What the water's temperature does, in one line. */
     public static String effect(FlaskPlan plan) {
-        double celsius = plan.flask().water().map(t -> t.celsius()).orElse(FlaskPlanner.USUAL_WATER_C);
+        double celsius = celsius(plan);
         double minutes = plan.workingTime().value();
         if (celsius > FlaskPlanner.USUAL_WATER_C + 1) {
             return String.format(

@@ -36,6 +36,11 @@ public record StudioFlask(
         return inner + 2 * wall;
     }
 
+    /** Outside the shorter way. */
+    public double outsideAcross() {
+        return across() + 2 * wall;
+    }
+
     /** Inside, cm3. */
     public double volume() {
         return Math.PI / 4 * inner * across() * height / 1000;

@@ -11,6 +11,7 @@ import java.util.OptionalInt;
 import java.util.Random;
 import kilnryu.core.block.BlockQuestion.Core;
 import kilnryu.core.block.BlockQuestion.Mix;
+import kilnryu.core.block.BlockQuestion.Row;
 import kilnryu.core.block.BlockQuestion.Shape;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.quantity.Measure;
@@ -50,6 +51,7 @@ class BlockPlannerTest {
         Mix fine = mix("fine", 2.65, 50, 50, false);
         Mix backup = mix("backup", 2.5, 60, 50, false);
         OptionalDouble carried = OptionalDouble.empty();
+        Row row = Row.ONE;
         double room = 20;
         double humidity = 50;
 
@@ -70,7 +72,8 @@ class BlockPlannerTest {
                             backup,
                             room,
                             humidity,
-                            carried));
+                            carried,
+                            row));
         }
 
         List<String> found() {
@@ -233,5 +236,70 @@ class BlockPlannerTest {
         Moisture heavier = Moisture.of(free, 10_000, 10_021, Factors.HANDBOOK);
         assertThat(heavier.findings().all()).extracting(Finding::id).containsExactly("heavier");
         assertThat(heavier.dry()).isFalse();
+    }
+
+    private static Asked row(int cavities, OptionalDouble between) {
+        Asked asked = new Asked();
+        asked.shape = Shape.BOX;
+        asked.row = new Row(cavities, between);
+        return asked;
+    }
+
+    /**
+     * Three of 100 mm with the rule's 30 between: 360 x 80 x 200 in a wall of 40, 440 x 160 x 240 = 16896 cm3; inside it
+     * 1200 cm3 of trees, 1800 cm2 to be faced, 9 kg of metal.
+     */
+    @Test
+    void severalCavitiesStandInARow() {
+        BlockPlan plan = row(3, OptionalDouble.empty()).plan();
+        assertThat(plan.partition().orElseThrow().between().value()).isEqualTo(30);
+        assertThat(plan.wall().value()).isEqualTo(40);
+        assertThat(plan.outerWidth()).isEqualTo(440);
+        assertThat(plan.body().value()).isCloseTo(16896, EXACT);
+        assertThat(plan.fine().volume().value()).isCloseTo(1800 * 0.8 * 1.04, EXACT);
+        assertThat(plan.backup().volume().value()).isCloseTo((16896 - 1200 - 1440) * 1.04, EXACT);
+        assertThat(plan.poured().orElseThrow().value() - plan.burnt().value()).isCloseTo(9000, EXACT);
+    }
+
+    /**
+     * 3000 g in 400 cm3 is 7.5 g/cm3; 0.9 of it 200 mm deep press with 13.24 kPa; on a span of 80 mm and 30 of wall they
+     * bend it with 0.5 * 13.24 * (80 / 30)^2 = 47.1 kPa, on 20 mm with 105.9: over the 100 allowed.
+     */
+    @Test
+    void theWallBetweenBearsAFullCavityBesideAnEmptyOne() {
+        BlockPlan usual = row(2, OptionalDouble.empty()).plan();
+        assertThat(usual.partition().orElseThrow().stress().orElseThrow().value())
+                .isCloseTo(0.04709, within(0.00005));
+        assertThat(row(2, OptionalDouble.empty()).found()).isEmpty();
+        Asked thin = row(2, OptionalDouble.of(20));
+        assertThat(thin.plan().partition().orElseThrow().stress().orElseThrow().value())
+                .isCloseTo(0.10595, within(0.0001));
+        assertThat(thin.found()).containsExactly("thin-between", "between-breaks");
+    }
+
+    @Test
+    void manyCavitiesAreLostTogether() {
+        assertThat(row(4, OptionalDouble.empty()).found()).contains("many-cavities");
+        assertThat(row(3, OptionalDouble.empty()).found()).doesNotContain("many-cavities");
+    }
+
+    /** One cavity is the same block with and without a row. */
+    @Test
+    void aRowOfOneHasNothingBetween() {
+        assertThat(row(1, OptionalDouble.of(5)).plan().partition()).isEmpty();
+        assertThat(row(1, OptionalDouble.of(5)).plan().body().value())
+                .isEqualTo(row(1, OptionalDouble.empty()).plan().body().value());
+    }
+
+    /** Each of two cores of 200 x 50 mm wants three chaplets on each of ceil(200 / 150) = 2 levels: 12 in all. */
+    @Test
+    void everyCoreHasItsOwnChaplets() {
+        Asked asked = hollow(200, 50, 6);
+        asked.row = new Row(2, OptionalDouble.empty());
+        BlockPlan plan = asked.plan();
+        assertThat(plan.support().chaplets()).isEqualTo(12);
+        assertThat(asked.found()).doesNotContain("few-chaplets");
+        // 600 * 2 * 0.8 + 2 * 300
+        assertThat(plan.fine().volume().value()).isCloseTo(1560 * 1.04, EXACT);
     }
 }

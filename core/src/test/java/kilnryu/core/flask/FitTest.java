@@ -11,6 +11,7 @@ import java.util.Random;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.flask.Fit.Shop;
 import kilnryu.core.flask.Fit.Stand;
+import kilnryu.core.flask.Fit.Table;
 import kilnryu.core.flask.Fit.Verdict;
 import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.quantity.Length;
@@ -21,7 +22,7 @@ import org.junit.jupiter.api.Test;
 /** A tree held against the flasks of a studio; clearances of handbook 4: 10 mm to D 100, 15 over; ends 15 and 25. */
 class FitTest {
     private static final OptionalDouble NO = OptionalDouble.empty();
-    private static final Shop ANY = new Shop(NO, NO, NO, NO, NO);
+    private static final Shop ANY = new Shop(NO, NO, NO, NO, NO, Table.NONE);
     private static final StudioFlask SMALL = round("D 80 × 120", 80, 120);
     private static final StudioFlask MIDDLE = round("D 100 × 150", 100, 150);
     private static final StudioFlask LARGE = round("D 150 × 200", 150, 200);
@@ -83,12 +84,12 @@ class FitTest {
     /** 150 + 25 for the rise against 170 under the bell. */
     @Test
     void theBellHasToCloseOverTheRise() {
-        Shop bell = new Shop(OptionalDouble.of(200), OptionalDouble.of(170), NO, NO, NO);
+        Shop bell = new Shop(OptionalDouble.of(200), OptionalDouble.of(170), NO, NO, NO, Table.NONE);
         assertThat(against(fit(upright(50, 60), bell, MixSchool.VACUUM, MIDDLE), 0))
                 .containsExactly("does not go under the bell jar: 5 mm too high with room to rise");
         assertThat(fit(upright(50, 60), bell, MixSchool.SLOW_POUR, MIDDLE).chosen())
                 .isPresent();
-        Shop narrow = new Shop(OptionalDouble.of(100), NO, NO, NO, NO);
+        Shop narrow = new Shop(OptionalDouble.of(100), NO, NO, NO, NO, Table.NONE);
         assertThat(against(fit(upright(50, 60), narrow, MixSchool.VACUUM, MIDDLE), 0))
                 .containsExactly("does not go under the bell jar: 4 mm too wide");
     }
@@ -102,14 +103,14 @@ class FitTest {
         Verdict verdict = fit(upright(60, 100), LARGE).verdicts().get(0);
         assertThat(verdict.flask().steel()).isCloseTo(1499.5, within(1.0));
         assertThat(verdict.filled()).isCloseTo(8.1, within(0.05));
-        Shop eight = new Shop(NO, NO, NO, NO, OptionalDouble.of(8));
+        Shop eight = new Shop(NO, NO, NO, NO, OptionalDouble.of(8), Table.NONE);
         assertThat(against(fit(upright(60, 100), eight, MixSchool.VACUUM, LARGE), 0))
                 .containsExactly("8 kg filled; 8 are carried here");
     }
 
     @Test
     void theKilnHasToTakeIt() {
-        Shop low = new Shop(NO, NO, OptionalDouble.of(150), OptionalDouble.of(190), NO);
+        Shop low = new Shop(NO, NO, OptionalDouble.of(150), OptionalDouble.of(190), NO, Table.NONE);
         assertThat(against(fit(upright(60, 100), low, MixSchool.VACUUM, LARGE), 0))
                 .containsExactly("the kiln is 10 mm too low for it", "the kiln is 4 mm too narrow for it");
     }
@@ -182,5 +183,38 @@ class FitTest {
             two.add(new StudioFlask("f", "f", 100, Optional.empty(), 150, 2, holes, 1, 0));
         }
         assertThat(two.get(1).steel()).isCloseTo(0.7 * two.get(0).steel(), within(1e-9));
+    }
+
+    private static List<String> beside(StudioFlask flask, Table table) {
+        return fit(upright(60, 100), new Shop(NO, NO, NO, NO, NO, table), MixSchool.VACUUM, flask)
+                .verdicts()
+                .get(0)
+                .beside()
+                .stream()
+                .map(Finding::message)
+                .toList();
+    }
+
+    /** D 100 is 104 outside; a tree of 100 in it ends 50 mm from the base and 20 from the wall. */
+    @Test
+    void theVacuumOfThePourReachesOnlySoFar() {
+        assertThat(beside(MIDDLE, new Table(OptionalDouble.of(103), OptionalDouble.of(50))))
+                .isEmpty();
+        assertThat(beside(MIDDLE, new Table(OptionalDouble.of(104), OptionalDouble.of(49))))
+                .containsExactly(
+                        "does not cover the pouring table's opening of 104 mm",
+                        "the vacuum of the pour reaches 49 mm; the tree ends 50 mm from the base");
+        StudioFlask holes = new StudioFlask("p", "p", 100, Optional.empty(), 150, 2, true, 1, 0);
+        assertThat(beside(holes, new Table(NO, OptionalDouble.of(49)))).isEmpty();
+        assertThat(beside(holes, new Table(NO, OptionalDouble.of(19))))
+                .containsExactly("the vacuum of the pour reaches 19 mm; the tree ends 20 mm from the wall");
+    }
+
+    @Test
+    void whatThePourTableSaysRejectsNoFlask() {
+        Table table = new Table(OptionalDouble.of(500), OptionalDouble.of(1));
+        assertThat(fit(upright(60, 100), new Shop(NO, NO, NO, NO, NO, table), MixSchool.VACUUM, MIDDLE)
+                        .chosen())
+                .isPresent();
     }
 }

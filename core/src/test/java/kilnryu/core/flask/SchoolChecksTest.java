@@ -58,6 +58,29 @@ class SchoolChecksTest {
         assertThat(found(plan(22, 26.5), MixSchool.SLOW_POUR, quick)).doesNotContain("school-too-long");
     }
 
+    /** 28 C: 9.5 - 7 * 0.4 = 6.7 min; mix, vacuum, pour and vacuum take 7, brush and vibrate 7, so one stop and no more. */
+    @Test
+    void waterTooWarmStopsOnceWhateverTheSchool() {
+        for (MixSchool school : MixSchool.values()) {
+            assertThat(SchoolChecks.check(plan(22, 28), school, Factors.HANDBOOK)
+                            .and(plan(22, 28).findings())
+                            .stops())
+                    .as(school.key())
+                    .extracting(Finding::id)
+                    .containsExactly("school-too-long");
+        }
+        assertThat(SchoolChecks.timing(plan(22, 27), MixSchool.VACUUM, Factors.HANDBOOK)
+                        .stops())
+                .isEmpty();
+    }
+
+    @Test
+    void waterALittleOffIsOnlyWarnedOf() {
+        assertThat(found(plan(22, 24), MixSchool.VACUUM, Factors.HANDBOOK)).containsExactly("water-temperature");
+        assertThat(found(plan(22, 18), MixSchool.VACUUM, Factors.HANDBOOK)).containsExactly("water-temperature");
+        assertThat(found(plan(22, 22), MixSchool.VACUUM, Factors.HANDBOOK)).isEmpty();
+    }
+
     @Test
     void theWatersTemperatureIsExplained() {
         assertThat(SchoolChecks.effect(plan(0, 25))).startsWith("Warm water").contains("7.9 min");
