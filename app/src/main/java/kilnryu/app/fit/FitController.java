@@ -242,7 +242,9 @@ class FitController {
     }
 
     private static String shown(Account account, double grams) {
-        return Show.value(grams, Measure.GRAM, account.units(), false).toString();
+        return Show.value(grams, Measure.GRAM, account.units(), false)
+                .toString()
+                .replace(' ', '\u00a0');
     }
 
     private static String mm(double value) {

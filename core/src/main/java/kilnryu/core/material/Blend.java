@@ -95,7 +95,7 @@ public record Blend(
                 yield,
                 hemihydrate,
                 cost,
-                cost.map(c -> Figure.computed("litre", "a litre of slurry", Measure.TIMES)
+                cost.map(c -> Figure.computed("litre", "price of a litre of slurry, in the money typed", Measure.TIMES)
                         .by(LITRE, c.as("price"), yield)),
                 new Findings(findings(shares, factors)));
     }
@@ -128,8 +128,8 @@ public record Blend(
         List<Figure> prices = shares.stream()
                 .map(s -> Figure.given("price", s.name, s.percent / WHOLE * s.price, Measure.TIMES, Known.CHOSEN, 0))
                 .toList();
-        return Optional.of(
-                Figure.computed("cost", "a kilogram of powder", Measure.TIMES).total(prices));
+        return Optional.of(Figure.computed("cost", "price of a kilogram of powder, in the money typed", Measure.TIMES)
+                .total(prices));
     }
 
     private static List<Finding> findings(List<Share> shares, Factors factors) {
