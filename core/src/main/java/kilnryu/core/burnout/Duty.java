@@ -15,6 +15,7 @@ public record Duty(Kind kind, double minute, String caution) {
         TURN_FLASK("turn the flask, cup up"),
         OPEN_VENT("vent wide open for the char"),
         CLOSE_VENT("close the vent"),
+        INSPECT("look for cracks, patch"),
         POUR("pour");
 
         private final String label;

@@ -1,13 +1,16 @@
 package kilnryu.core.burnout;
 
-/** Stages of a burnout in their order (handbook 7). */
+/** Stages of a burnout in their order (handbook 7), and those of a shell's fire (handbook 6). */
 public enum Stage {
     DRY_OUT("dry out"),
     DRAIN("drain"),
     INVERSION("inversion"),
     CARBON("carbon"),
     BURN_OUT("burn out"),
-    DESCEND("come down");
+    DESCEND("come down"),
+    FIRE("fire"),
+    COOL("cool, look"),
+    PREHEAT("preheat");
 
     private final String label;
 

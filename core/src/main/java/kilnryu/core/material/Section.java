@@ -90,18 +90,26 @@ public enum Section {
 
     /** Temperature of a flask at the pour, C, between the alloy's fine and heavy ends; empty where not tabled. */
     public Optional<Figure> flaskTemperature(Alloy alloy) {
-        if (!alloy.isTabled()) {
+        return between(
+                "flask", alloy, alloy.preheat().flaskFine(), alloy.preheat().flaskHeavy());
+    }
+
+    /** The same of a ceramic shell. */
+    public Optional<Figure> shellTemperature(Alloy alloy) {
+        return between(
+                "shell", alloy, alloy.preheat().shellFine(), alloy.preheat().shellHeavy());
+    }
+
+    private Optional<Figure> between(String mold, Alloy alloy, double fine, double heavy) {
+        if (Double.isNaN(fine)) {
             return Optional.empty();
         }
         return Optional.of(Figure.computed("mold", "mold at the pour", Measure.DEGREE_CELSIUS)
-                .mark(Mark.T, "handbook 2, flask preheat of " + alloy.label())
+                .mark(Mark.T, "handbook 2, " + mold + " preheat of " + alloy.label())
                 .by(
                         BETWEEN,
-                        table("fine", "flask for fine sections", alloy.preheat().flaskFine()),
-                        table(
-                                "heavy",
-                                "flask for heavy sections",
-                                alloy.preheat().flaskHeavy()),
+                        table("fine", mold + " for fine sections", fine),
+                        table("heavy", mold + " for heavy sections", heavy),
                         Figure.given("share", "place between them", towardsHeavy, Measure.FRACTION, Known.CHOSEN, 0)));
     }
 

@@ -137,6 +137,7 @@ public final class Formula {
                 double first = arguments.get(0).value(inputs);
                 return switch (function) {
                     case "sqrt" -> Math.sqrt(first);
+                    case "atan" -> Math.atan(first);
                     case "min" -> Math.min(first, arguments.get(1).value(inputs));
                     default -> Math.max(first, arguments.get(1).value(inputs));
                 };

@@ -1,0 +1,224 @@
+package kilnryu.core.burnout;
+
+import static kilnryu.core.quantity.Measure.DEGREE_CELSIUS;
+import static kilnryu.core.quantity.Measure.MINUTE;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import kilnryu.core.finding.Finding;
+import kilnryu.core.finding.Findings;
+import kilnryu.core.material.Alloy;
+import kilnryu.core.material.Section;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.quantity.Temperature;
+import kilnryu.core.shell.Dewax;
+import kilnryu.core.shell.ShellPlan;
+import kilnryu.core.sum.Constant;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Formula;
+import kilnryu.core.sum.Known;
+import kilnryu.core.sum.Mark;
+
+/** Program of a ceramic shell (handbook 6): dewax, fire, and the preheat for the pour. */
+public final class ShellFiring {
+    private static final String SOURCE = "handbook 6, dewax and firing";
+    private static final Constant TOP = new Constant(
+                    "shell.fire.top", "top", "fire a shell at", 900, 850, 1000, DEGREE_CELSIUS, Mark.T, SOURCE)
+            .asChoice();
+    private static final Constant HOUR_AT_TOP = new Constant(
+                    "shell.fire.hold", "base", "fire, hold at the least", 60, 60, 180, MINUTE, Mark.T, SOURCE)
+            .asChoice();
+    private static final Constant PER_MM = new Constant(
+                    "shell.fire.per-mm",
+                    "each",
+                    "more for each mm over 6",
+                    10,
+                    5,
+                    20,
+                    MINUTE,
+                    Mark.M,
+                    "our own estimate")
+            .asChoice();
+    private static final Formula HOLD = Formula.of("base + each * max(0, t - 6)");
+
+    private static final double LEAST_TOP = 850;
+    private static final double SLOW = 60;
+    private static final double UP = 300;
+    private static final double COOL_C = 60;
+    private static final double MELT_C = 230;
+    private static final double DRY_C = 150;
+
+    private final Factors factors;
+
+    public ShellFiring(Factors factors) {
+        this.factors = factors;
+    }
+
+    /**
+     * What a program is wanted for.
+     *
+     * @param mold at the pour when the caster sets it
+     * @param kilnMax highest the kiln reaches
+     */
+    public record Question(
+            ShellPlan shell,
+            Dewax dewax,
+            Alloy alloy,
+            Section section,
+            Handling handling,
+            Optional<Temperature> mold,
+            Optional<Temperature> kilnMax) {}
+
+    public static List<Constant> constants() {
+        return List.of(TOP, HOUR_AT_TOP, PER_MM);
+    }
+
+    public BurnoutProgram generate(Question q) {
+        Optional<Figure> mold = q.mold()
+                .map(t -> Figure.given("mold", "shell at the pour", t.celsius(), DEGREE_CELSIUS, Known.CHOSEN, 0))
+                .or(() -> q.section().shellTemperature(q.alloy()));
+        if (mold.isEmpty()) {
+            return none(q);
+        }
+        List<Segment> segments = segments(q, mold.get());
+        BurnoutProgram bare = new BurnoutProgram(
+                BurnoutQuestion.START_C, segments, total(segments), mold.get(), List.of(), Findings.NONE);
+        return new BurnoutProgram(bare.startC(), segments, bare.total(), mold.get(), duties(q, bare), check(q));
+    }
+
+    private List<Segment> segments(Question q, Figure mold) {
+        List<Segment> all = new ArrayList<>();
+        double top = factors.value(TOP);
+        Figure out = Figure.given("out", "time out, by the method", minutes(q.dewax()), MINUTE, Known.COMPUTED, 0);
+        switch (q.dewax().method()) {
+            case FLASH ->
+                all.add(segment(Stage.DRAIN, Double.POSITIVE_INFINITY, top, out, "flash: its skin melts first"));
+            case SLOW_MELT ->
+                all.add(segment(Stage.DRAIN, SLOW, MELT_C, out, "plastics flow only now; tray out after"));
+            default -> all.add(segment(Stage.DRY_OUT, SLOW, DRY_C, chosen(60), "wet from the steam"));
+        }
+        Figure hold = Figure.computed("hold", "fire, through the wall", MINUTE)
+                .mark(Mark.M, SOURCE)
+                .by(
+                        HOLD,
+                        factors.of(HOUR_AT_TOP),
+                        factors.of(PER_MM),
+                        q.shell().thickness().as("t"));
+        all.add(segment(Stage.FIRE, UP, top, hold, "fired through the wall, wax burnt away with air"));
+        if (q.handling() == Handling.COLD) {
+            all.add(segment(Stage.COOL, UP, COOL_C, chosen(30), "cool to the hand: look, patch, dry"));
+            all.add(segment(Stage.PREHEAT, UP, mold.value(), chosen(45), "warm through for the pour"));
+        } else {
+            all.add(segment(Stage.DESCEND, UP, mold.value(), chosen(30), "to the temperature of the pour"));
+        }
+        return all;
+    }
+
+    private static double minutes(Dewax dewax) {
+        return dewax.steps().stream()
+                .filter(s -> s.minutes().isPresent())
+                .mapToDouble(s -> s.minutes().getAsDouble())
+                .sum();
+    }
+
+    private static Figure chosen(double minutes) {
+        return Figure.given("hold", "hold", minutes, MINUTE, Known.CHOSEN, 0);
+    }
+
+    private static Segment segment(Stage stage, double rate, double target, Figure hold, String ruledBy) {
+        return new Segment(stage, rate, target, (int) Math.ceil(hold.value() / 5 - 1e-9) * 5, hold, ruledBy);
+    }
+
+    private static Figure total(List<Segment> segments) {
+        List<Figure> times = new ArrayList<>();
+        double from = BurnoutQuestion.START_C;
+        for (Segment s : segments) {
+            String name = s.stage().label() + " to " + Math.round(s.target()) + " °C";
+            times.add(Figure.given(
+                    "t" + (times.size() + 1), name, s.rampMinutes(from) + s.hold(), MINUTE, Known.COMPUTED, 0));
+            from = s.target();
+        }
+        return Figure.computed("program", "whole program, ramps and holds", MINUTE)
+                .total(times);
+    }
+
+    private static List<Duty> duties(Question q, BurnoutProgram program) {
+        List<Duty> duties = new ArrayList<>();
+        boolean flash = q.dewax().method() == Dewax.Method.FLASH;
+        duties.add(new Duty(
+                Duty.Kind.CLOSE_KILN,
+                0,
+                flash
+                        ? "Kiln at heat first. Cup down over the tray, hood on: wax smoke and flame. Two people, long tongs."
+                        : "Cup down, tray under, hood on. Clear of all that burns."));
+        for (BurnoutProgram.Timed t : program.timed()) {
+            switch (t.segment().stage()) {
+                case DRAIN ->
+                    duties.add(new Duty(
+                            Duty.Kind.DRAIN_TRAY,
+                            t.ends(),
+                            "Hot wax burns: lid at hand, no water on it. Weigh what came out."));
+                case COOL ->
+                    duties.add(
+                            new Duty(
+                                    Duty.Kind.INSPECT,
+                                    t.reached(),
+                                    "Tap it, hold a lamp to it, blow the ash out, cup clean. A patched crack is dried and fired again."));
+                default -> {}
+            }
+        }
+        duties.add(
+                new Duty(
+                        Duty.Kind.POUR,
+                        program.minutes(),
+                        "All that meets metal dry and hot, the sand of the bed too. Face shield, leather; two people for a lift."));
+        return duties;
+    }
+
+    private Findings check(Question q) {
+        List<Finding> found = new ArrayList<>();
+        q.kilnMax()
+                .filter(max -> max.celsius() < LEAST_TOP)
+                .ifPresent(max -> found.add(Finding.stop(
+                        "kiln-too-cool",
+                        "kiln_max",
+                        String.format(
+                                Locale.ROOT,
+                                "The kiln reaches %.0f °C; a shell is fired at 850 to 1000 °C.",
+                                max.celsius()),
+                        "An unfired shell has a tenth of its strength and gas in its wall.",
+                        "Use a hotter kiln.")));
+        if (q.handling() == Handling.HOT
+                && q.shell().strength().filter(s -> !s.bedded()).isPresent()) {
+            found.add(Finding.warn(
+                    "hot-unseen",
+                    "shell.bed",
+                    "Poured hot without a look: a crack from the dewax is not seen.",
+                    "A crack lets the metal run out.",
+                    "Full bed of dry sand, or the cold-handled school."));
+        }
+        found.add(Finding.note(
+                "by-rule",
+                "program",
+                "The program comes from rules; heat inside the wall is not simulated yet.",
+                "A thick wall lags the kiln by minutes.",
+                "No unattended first firing of a material that is new here."));
+        return new Findings(found);
+    }
+
+    private static BurnoutProgram none(Question q) {
+        Figure nothing = Figure.given("program", "whole program", 0, Measure.MINUTE, Known.CHOSEN, 0);
+        Figure noMold = Figure.given("mold", "shell at the pour", 0, DEGREE_CELSIUS, Known.CHOSEN, 0);
+        Finding stop = Finding.stop(
+                "no-program",
+                "program",
+                "There is no usual shell temperature for " + q.alloy().label() + ".",
+                "A guessed program loses the mold.",
+                "Type the mold temperature your supplier gives.");
+        return new BurnoutProgram(
+                BurnoutQuestion.START_C, List.of(), nothing, noMold, List.of(), new Findings(List.of(stop)));
+    }
+}

@@ -1,0 +1,90 @@
+package kilnryu.core.shell;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import kilnryu.core.finding.Findings;
+import kilnryu.core.sum.Figure;
+
+/**
+ * A shell as it is built.
+ *
+ * @param thickness of all coats, mm
+ * @param slurry picked up in all, g
+ * @param stucco in all, g
+ * @param fired mass of the shell once fired, g
+ * @param wet mass of pattern and shell after the last dip, g; empty without the pattern's mass
+ * @param drying sum of all coats, h; empty when one of them never dries
+ * @param finalDry before fire, h
+ * @param wire to be wrapped; empty where the recipe has none or the size is not known
+ */
+public record ShellPlan(
+        ShellQuestion question,
+        List<Layer> layers,
+        Figure thickness,
+        Figure slurry,
+        Figure stucco,
+        Figure fired,
+        Optional<Figure> wet,
+        Optional<Figure> drying,
+        Optional<Figure> finalDry,
+        Optional<Strength> strength,
+        Optional<Figure> lift,
+        Optional<Wire> wire,
+        Findings findings) {
+
+    /**
+     * One coat on the shell as it is then.
+     *
+     * @param area it goes on, cm2
+     * @param slurry g
+     * @param stucco g
+     * @param after thickness of the shell with it, mm
+     * @param drying h; empty when it never dries in this air
+     */
+    public record Layer(
+            int number, Coat coat, Figure area, Figure slurry, Figure stucco, Figure after, Optional<Figure> drying) {}
+
+    /**
+     * Wire wrapped round the shell.
+     *
+     * @param length m
+     * @param mass g, of soft steel wire of 1 mm
+     * @param removal minutes more at the break-out
+     */
+    public record Wire(int after, Figure pitch, Figure length, Figure mass, Figure removal) {}
+
+    ShellPlan with(Findings others) {
+        return new ShellPlan(
+                question, layers, thickness, slurry, stucco, fired, wet, drying, finalDry, strength, lift, wire,
+                others);
+    }
+
+    public Recipe recipe() {
+        return question.recipe();
+    }
+
+    /** Days from the first dip to the fire if every dip follows as soon as it may; empty when it never dries. */
+    public Optional<Double> days() {
+        return drying.map(d -> (d.value() + finalDry.map(Figure::value).orElse(0.0)) / 24);
+    }
+
+    public List<Figure> figures() {
+        return Stream.of(
+                        Optional.of(thickness),
+                        Optional.of(slurry),
+                        Optional.of(stucco),
+                        Optional.of(fired),
+                        wet,
+                        lift,
+                        drying,
+                        finalDry,
+                        strength.map(Strength::pressure),
+                        strength.map(Strength::stress),
+                        strength.map(Strength::allowed),
+                        strength.map(Strength::mostHead),
+                        strength.flatMap(Strength::mostMass))
+                .flatMap(Optional::stream)
+                .toList();
+    }
+}
