@@ -40,7 +40,8 @@ class TankTest {
         assertThat(tank(262).dip(251, 250, 700).immerses()).isFalse();
         // 400 less 40 of freeboard and 20 over it leave 340
         assertThat(found(tank(262).dip(150, 341, 700))).containsExactly("tank-shallow");
-        assertThat(found(tank(359).dip(150, 340, 100))).isEmpty();
+        assertThat(found(tank(350).dip(150, 300, 100))).isEmpty();
+        assertThat(found(tank(350).dip(150, 340, 100))).containsExactly("tank-low");
         assertThat(found(tank(355).dip(150, 300, 706.858))).containsExactly("tank-full");
     }
 
