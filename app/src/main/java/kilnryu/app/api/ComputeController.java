@@ -14,6 +14,7 @@ import kilnryu.app.mold.MoldReader;
 import kilnryu.app.plan.ContractFigures;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Paths;
+import kilnryu.app.shell.ShellReader;
 import kilnryu.app.tree.TreeReader;
 import kilnryu.app.web.Answer;
 import kilnryu.app.web.Units;
@@ -83,6 +84,14 @@ class ComputeController {
         return answer(account, body, ComputeController::blend, ComputeController::answer);
     }
 
+    @Operation(summary = "Coats, mass, drying and strength of a ceramic shell")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content = @Content(schema = @Schema(implementation = Contract.ShellRequest.class)))
+    @PostMapping(path = "/shell", consumes = MediaType.APPLICATION_JSON_VALUE)
+    ShellAnswer shell(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
+        return answer(account, body, ShellReader::read, ShellAnswer::of);
+    }
+
     /** A blend without a name: the API asks for none. */
     private static Optional<Blend> blend(Fields fields, Factors factors) {
         return BlendReader.shares(fields, factors);
@@ -96,11 +105,11 @@ class ComputeController {
         return Answer.of(ContractFigures.of(plan), plan.findings());
     }
 
-    private <T> Answer answer(
+    private <T, R> R answer(
             Account account,
             JsonNode body,
             BiFunction<Fields, Factors, Optional<T>> reader,
-            java.util.function.Function<T, Answer> writer) {
+            java.util.function.Function<T, R> writer) {
         if (!body.isObject()) {
             throw new Impossible(Map.of("", "The body has to be a JSON object."));
         }

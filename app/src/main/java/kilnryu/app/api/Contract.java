@@ -121,4 +121,30 @@ final class Contract {
             Double overfill_pct,
             Double collar_mm,
             Double water_C) {}
+
+    @Schema(
+            name = "ShellRequest",
+            description = "Coats in their order: plain-prime, prime, intermediate, backup, heavy-backup, seal",
+            requiredProperties = {"area_cm2", "coats", "climate", "openness"})
+    record ShellRequest(
+            Double area_cm2,
+            Double curvature_cm,
+            List<String> coats,
+            Double slurry_density,
+            Double solids_pct,
+            ClimateRequest climate,
+
+            @Schema(allowableValues = {"open", "pockets", "blind"})
+            String openness,
+
+            String alloy,
+            Double head_mm,
+            Double radius_mm,
+            Double metal_g,
+            Boolean wire) {}
+
+    @Schema(
+            name = "Climate",
+            requiredProperties = {"temperature_C", "humidity_pct", "air_m_s"})
+    record ClimateRequest(Double temperature_C, Double humidity_pct, Double air_m_s) {}
 }

@@ -11,6 +11,7 @@ import java.util.Optional;
 import kilnryu.app.account.Account;
 import kilnryu.app.account.AccountStore;
 import kilnryu.app.blend.BlendStore;
+import kilnryu.app.dipping.ShellIntake;
 import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.piece.PieceIntake;
 import kilnryu.app.plan.DocumentController;
@@ -36,6 +37,7 @@ class DemoLoader implements ApplicationRunner {
     private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
     private static final List<String> PLANS = List.of("lantern-fish", "limpet-cufflinks", "wading-bird", "maple-keys");
 
+    private static final List<String> SHELLS = List.of("curlew-leg", "tern-body");
     private static final List<String> BLENDS = List.of("estuary-fine", "estuary-backup", "shed-mix");
     private static final List<String> PIECES = List.of("maple-key", "heron", "limpet");
     private static final JsonMapper JSON = JsonMapper.builder().build();
@@ -45,6 +47,7 @@ class DemoLoader implements ApplicationRunner {
     private final EquipmentStore equipment;
     private final SchoolStore schools;
     private final BlendStore blends;
+    private final ShellIntake shells;
     private final DocumentController documents;
     private final PasswordEncoder passwords;
     private final Clock clock;
@@ -57,6 +60,7 @@ class DemoLoader implements ApplicationRunner {
             EquipmentStore equipment,
             SchoolStore schools,
             BlendStore blends,
+            ShellIntake shells,
             PasswordEncoder passwords,
             Clock clock,
             @Value("${kilnryu.demo}") boolean wanted) {
@@ -66,6 +70,7 @@ class DemoLoader implements ApplicationRunner {
         this.equipment = equipment;
         this.schools = schools;
         this.blends = blends;
+        this.shells = shells;
         this.passwords = passwords;
         this.clock = clock;
         this.wanted = wanted;
@@ -111,8 +116,34 @@ class DemoLoader implements ApplicationRunner {
                     "Thin leaves",
                     GatingSchool.FREE_TREE.key(),
                     JSON.readValue(read("school-leaves"), new TypeReference<LinkedHashMap<String, String>>() {}));
+            shells(owner.get());
             LOG.info("demo studio loaded");
         }
+    }
+
+    /** Two pieces in shell, one of them half dipped; the room and its tanks. */
+    private void shells(Account owner) throws IOException, PlanDocument.Unusable {
+        shells.room(owner, JSON.readValue(read("room"), new TypeReference<LinkedHashMap<String, String>>() {}));
+        double old = 30;
+        for (LinkedHashMap<String, String> tank :
+                JSON.readValue(read("tanks"), new TypeReference<List<LinkedHashMap<String, String>>>() {})) {
+            shells.tank(owner, tank, old);
+            old += 70;
+        }
+        long first = 0;
+        for (String plan : SHELLS) {
+            long id = documents.take(owner, withPourDay(read(plan), owner));
+            first = first == 0 ? id : first;
+        }
+        shells.shell(
+                owner,
+                first,
+                "long rack",
+                List.of(
+                        new ShellIntake.Laid(46, 18.5, 58, 0),
+                        new ShellIntake.Laid(30, 19, 55, 1.2),
+                        new ShellIntake.Laid(21, 18, 60, 0),
+                        new ShellIntake.Laid(2.5, 20.5, 52, 3.3)));
     }
 
     private static Optional<PieceIntake.Mesh> mesh() throws IOException {

@@ -24,6 +24,7 @@ public final class EquipmentReader {
     private static final Range SCALE = new Range(Measure.GRAM, 1, 1_000_000);
     private static final Range STEP = new Range(Measure.GRAM, 0.0001, 1000);
     private static final Range WALL = new Range(Measure.MILLIMETRE, 0.3, 50);
+    private static final Range PRICE = new Range(Measure.TIMES, 0, 100_000);
     private static final int LONGEST_NAME = 60;
     private static final int MOST_ROWS = 200;
     private static final double USUAL_WALL = 2;
@@ -68,6 +69,8 @@ public final class EquipmentReader {
         OptionalDouble kilnHigh = fields.quantity("kiln_height_mm", Range.LENGTH);
         OptionalDouble lift = fields.quantity("lift_kg", LIFT);
         OptionalInt places = fields.whole("bell_places", 1, 50);
+        fields.quantity("slurry_price", PRICE);
+        fields.quantity("stucco_price", PRICE);
         Fit.Table table = new Fit.Table(
                 fields.quantity("table_opening_mm", Range.LENGTH), fields.quantity("table_reach_mm", Range.LENGTH));
         Equipment equipment = new Equipment(
@@ -187,6 +190,19 @@ public final class EquipmentReader {
         }
         return kept;
     }
+
+    /** Price of a kilogram of slurry and of stucco, in the studio's money; empty where one is not known. */
+    public static Optional<Prices> prices(Map<String, String> saved) {
+        Fields fields = Fields.typed(saved, Units.METRIC);
+        OptionalDouble slurry = fields.quantity("slurry_price", PRICE);
+        OptionalDouble stucco = fields.quantity("stucco_price", PRICE);
+        return slurry.isPresent() && stucco.isPresent()
+                ? Optional.of(new Prices(slurry.getAsDouble(), stucco.getAsDouble()))
+                : Optional.empty();
+    }
+
+    /** Of a kilogram, in the studio's money. */
+    public record Prices(double slurry, double stucco) {}
 
     /** What is saved, read in the units in which it was written out. */
     public static Equipment saved(Map<String, String> fields) {

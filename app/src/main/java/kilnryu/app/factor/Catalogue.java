@@ -7,6 +7,7 @@ import kilnryu.core.block.BlockPlanner;
 import kilnryu.core.block.Moisture;
 import kilnryu.core.block.SilicateSand;
 import kilnryu.core.burnout.ProgramGenerator;
+import kilnryu.core.burnout.ShellFiring;
 import kilnryu.core.flask.Clearances;
 import kilnryu.core.flask.FlaskPlanner;
 import kilnryu.core.flask.MixSession;
@@ -18,6 +19,14 @@ import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.material.Section;
 import kilnryu.core.piece.Shrinkage;
 import kilnryu.core.piece.Split;
+import kilnryu.core.shell.Coat;
+import kilnryu.core.shell.Dewax;
+import kilnryu.core.shell.Drying;
+import kilnryu.core.shell.SandBed;
+import kilnryu.core.shell.ShellPlanner;
+import kilnryu.core.shell.ShellSchool;
+import kilnryu.core.shell.SlurryCare;
+import kilnryu.core.shell.Strength;
 import kilnryu.core.sum.Constant;
 import kilnryu.core.tree.TreePlanner;
 
@@ -44,6 +53,20 @@ public final class Catalogue {
                     Stream.concat(BlockPlanner.constants().stream(), Moisture.constants().stream())
                             .toList()),
             group("Silicate sand", SilicateSand.constants()),
+            group("Coats of a shell", Coat.constants()),
+            group(
+                    "Shells",
+                    Stream.of(
+                                    ShellSchool.constants(),
+                                    ShellPlanner.constants(),
+                                    Strength.constants(),
+                                    SandBed.constants())
+                            .flatMap(List::stream)
+                            .toList()),
+            group("Drying of shells", Drying.constants()),
+            group("Slurry", SlurryCare.constants()),
+            group("Dewax", Dewax.constants()),
+            group("Fire of shells", ShellFiring.constants()),
             group("Burnout", ProgramGenerator.constants()),
             group("Superheat", Section.constants()));
 

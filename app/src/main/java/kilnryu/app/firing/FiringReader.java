@@ -10,11 +10,14 @@ import java.util.Set;
 import kilnryu.app.school.Schools;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
+import kilnryu.app.shell.ShellReader;
 import kilnryu.core.burnout.BackPlan;
 import kilnryu.core.burnout.BurnoutProgram;
 import kilnryu.core.burnout.BurnoutQuestion;
 import kilnryu.core.burnout.BurnoutSchool;
+import kilnryu.core.burnout.Handling;
 import kilnryu.core.burnout.ProgramGenerator;
+import kilnryu.core.burnout.ShellFiring;
 import kilnryu.core.flask.FlaskPlan;
 import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.material.Section;
@@ -35,7 +38,8 @@ public final class FiringReader {
             BurnoutSchool school,
             Optional<Temperature> mold,
             Optional<Temperature> kilnMax,
-            Optional<ZonedDateTime> pour) {}
+            Optional<ZonedDateTime> pour,
+            Handling handling) {}
 
     /** A program, and its clock when the hour of the pour is known. */
     public record Firing(Choices choices, BurnoutProgram program, Optional<BackPlan> clock) {}
@@ -47,7 +51,8 @@ public final class FiringReader {
                         .orElse(BurnoutSchool.DRY_FIRST),
                 temperature(fields.quantity("mold_C", Range.MOLD_TEMPERATURE)),
                 temperature(fields.quantity("kiln_max_C", Range.KILN_TEMPERATURE)),
-                pour(fields, zone));
+                pour(fields, zone),
+                fields.choice("shell_school", Handling::named).orElse(Handling.COLD));
     }
 
     public static Firing firing(Choices choices, TreePlan tree, FlaskPlan flask, Factors factors) {
@@ -65,6 +70,25 @@ public final class FiringReader {
                         choices.school(),
                         choices.mold(),
                         choices.kilnMax()));
+        return clocked(choices, program);
+    }
+
+    /** The fire of a ceramic shell. */
+    public static Firing firing(Choices choices, TreePlan tree, ShellReader.Built shell, Factors factors) {
+        return clocked(
+                choices,
+                new ShellFiring(factors)
+                        .generate(new ShellFiring.Question(
+                                shell.plan(),
+                                shell.dewax(),
+                                tree.tree().alloy(),
+                                choices.section(),
+                                choices.handling(),
+                                choices.mold(),
+                                choices.kilnMax())));
+    }
+
+    private static Firing clocked(Choices choices, BurnoutProgram program) {
         Optional<BackPlan> clock = program.segments().isEmpty()
                 ? Optional.empty()
                 : choices.pour().map(pour -> BackPlan.of(program, pour));

@@ -126,6 +126,7 @@ class LabelController {
                 .toUriString();
         String mold = plan.block()
                 .map(b -> "block")
+                .or(() -> plan.shell().map(b -> "shell"))
                 .or(() -> plan.flask()
                         .map(f -> plan.moldExtras().flaskName().isEmpty()
                                 ? Math.round(f.flask().innerDiameter().millimetres()) + " × "

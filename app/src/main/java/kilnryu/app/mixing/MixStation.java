@@ -17,12 +17,16 @@ class MixStation implements Station.Source {
     }
 
     @Override
-    public Station of(Plans.Saved saved, String open, String base) {
+    public Optional<Station> of(Plans.Saved saved, String open, String base) {
+        if (saved.plan().moldExtras().shell()) {
+            return Optional.empty();
+        }
         Optional<Mix> last = mixes.last(saved.row().id());
         String status = last.map(m -> status(m) + (changed(mixes, m, saved) ? ", plan changed since" : ""))
                 .orElse("not begun");
         boolean done = last.map(m -> m.endedAt() != null && !m.givenUp()).orElse(false);
-        return new Station("Mixing", status, base + "/bench", open.equals("bench") ? "now" : done ? "done" : "next");
+        return Optional.of(
+                new Station("Mixing", status, base + "/bench", open.equals("bench") ? "now" : done ? "done" : "next"));
     }
 
     /** Whether tree or mold are planned otherwise than when the mixing froze them. */

@@ -1,5 +1,7 @@
 package kilnryu.app.mold;
 
+import java.util.Arrays;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.school.Schools;
@@ -39,10 +41,27 @@ public final class MoldReader {
             double lift,
             String flaskName,
             boolean perforated,
-            boolean block) {}
+            Kind kind) {
+        public boolean block() {
+            return kind == Kind.BLOCK;
+        }
 
-    private static Optional<Boolean> kind(String key) {
-        return key.equals("block") || key.equals("flask") ? Optional.of(key.equals("block")) : Optional.empty();
+        public boolean shell() {
+            return kind == Kind.SHELL;
+        }
+    }
+
+    /** What a mold's body is. */
+    public enum Kind {
+        FLASK,
+        BLOCK,
+        SHELL;
+
+        static Optional<Kind> named(String key) {
+            return Arrays.stream(values())
+                    .filter(k -> k.name().toLowerCase(Locale.ROOT).equals(key))
+                    .findFirst();
+        }
     }
 
     private static Optional<Boolean> steel(String key) {
@@ -75,7 +94,7 @@ public final class MoldReader {
                 fields.quantity("lift_mm", Range.LENGTH_OR_NONE).orElse(0),
                 fields.text("flask_name", LONGEST_NAME).orElse(""),
                 fields.choice("steel", MoldReader::steel).orElse(false),
-                fields.choice("mold_kind", MoldReader::kind).orElse(false));
+                fields.choice("mold_kind", Kind::named).orElse(Kind.FLASK));
     }
 
     /** @param blamed the field that is remarked when the tree leaves no room */

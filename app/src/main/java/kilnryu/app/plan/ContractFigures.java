@@ -5,6 +5,7 @@ import java.util.Map;
 import kilnryu.core.block.BlockPlan;
 import kilnryu.core.flask.FlaskPlan;
 import kilnryu.core.material.Blend;
+import kilnryu.core.shell.ShellPlan;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.tree.TreePlan;
 
@@ -61,6 +62,23 @@ public final class ContractFigures {
         figures.put("slurry_g", plan.slurry());
         figures.put("working_time_min", plan.workingTime());
         figures.put("filled_mass_g", plan.filledMass());
+        return figures;
+    }
+
+    public static Map<String, Figure> of(ShellPlan plan) {
+        Map<String, Figure> figures = new LinkedHashMap<>();
+        figures.put("thickness_mm", plan.thickness());
+        figures.put("slurry_g", plan.slurry());
+        figures.put("stucco_g", plan.stucco());
+        figures.put("shell_mass_g", plan.fired());
+        figures.put("drying_h", plan.drying().orElse(null));
+        figures.put("final_dry_h", plan.finalDry().orElse(null));
+        plan.strength().ifPresent(s -> {
+            figures.put("pressure_kPa", s.pressure());
+            figures.put("stress_MPa", s.stress());
+            figures.put("allowed_MPa", s.allowed());
+            figures.put("lift_mass_g", plan.lift().orElse(null));
+        });
         return figures;
     }
 }

@@ -2,6 +2,7 @@ package kilnryu.app.plan;
 
 import java.time.ZoneId;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -13,6 +14,8 @@ import kilnryu.app.mold.MoldReader;
 import kilnryu.app.school.Schools;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
+import kilnryu.app.shell.Recipes;
+import kilnryu.app.shell.ShellReader;
 import kilnryu.app.tree.GatingReader;
 import kilnryu.app.tree.TreeReader;
 import kilnryu.app.web.Units;
@@ -27,6 +30,9 @@ import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.quantity.Length;
 import kilnryu.core.quantity.Mass;
 import kilnryu.core.quantity.Measure;
+import kilnryu.core.shell.OfTree;
+import kilnryu.core.shell.Strength.Curve;
+import kilnryu.core.shell.Strength.Place;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.sum.Known;
@@ -50,6 +56,7 @@ public record Plan(
         Optional<GatingReader.Built> gating,
         Optional<FlaskPlan> flask,
         Optional<BlockPlan> block,
+        Optional<ShellReader.Built> shell,
         MoldReader.Extras moldExtras,
         Optional<Outline> outline,
         Optional<Clearances> clearances,
@@ -58,15 +65,15 @@ public record Plan(
         Findings findings) {
 
     /** What decides how typed things are read. */
-    public record Reading(Units units, Factors factors, ZoneId zone, Schools schools, Mixes mixes) {
+    public record Reading(Units units, Factors factors, ZoneId zone, Schools schools, Mixes mixes, Recipes recipes) {
         /** Where no studio has schools of its own. */
         public Reading(Units units, Factors factors, ZoneId zone) {
-            this(units, factors, zone, Schools.NONE, Mixes.NONE);
+            this(units, factors, zone, Schools.NONE, Mixes.NONE, Recipes.NONE);
         }
 
         /** The same with the constants of the schools that the sheets name. */
         private Reading by(Map<Stage, Map<String, String>> typed) {
-            return new Reading(units, schools.over(factors, typed.values()), zone, schools, mixes);
+            return new Reading(units, schools.over(factors, typed.values()), zone, schools, mixes, recipes);
         }
     }
 
@@ -110,7 +117,7 @@ public record Plan(
                     : Optional.empty();
             Optional<GatingReader.Built> gating = tree.flatMap(t -> GatingReader.read(
                     treeFields, t, heat(choices, t, pour), new GatingReader.Rules(reading.factors, reading.schools)));
-            Optional<FlaskPlan> flask = extras.block()
+            Optional<FlaskPlan> flask = extras.kind() != MoldReader.Kind.FLASK
                     ? Optional.empty()
                     : tree.flatMap(t -> MoldReader.read(moldFields, t.treeVolume(), reading.factors));
             Optional<Outline> drawn = tree.map(t -> outline(t, gating))
@@ -120,9 +127,13 @@ public record Plan(
             Optional<BlockPlan> block = extras.block()
                     ? tree.flatMap(t -> block(moldFields, t, drawn.orElseThrow(), weighed))
                     : Optional.empty();
+            Optional<ShellReader.Built> shell = extras.shell()
+                    ? tree.flatMap(t -> shell(moldFields, t, drawn.orElseThrow(), weighed, gating))
+                    : Optional.empty();
             Optional<Clearances> clearances = flask.map(f -> clearances(f, drawn.orElseThrow(), extras));
-            Optional<Firing> firing =
-                    flask.map(f -> FiringReader.firing(choices, tree.orElseThrow(), f, reading.factors));
+            Optional<Firing> firing = flask.map(
+                            f -> FiringReader.firing(choices, tree.orElseThrow(), f, reading.factors))
+                    .or(() -> shell.map(s -> FiringReader.firing(choices, tree.orElseThrow(), s, reading.factors)));
             Findings findings = gating.map(GatingReader.Built::findings)
                     .orElse(Findings.NONE)
                     .and(weighed.map(WeighedTree::findings).orElse(Findings.NONE))
@@ -130,7 +141,8 @@ public record Plan(
                     .and(flask.map(f -> SchoolChecks.check(f, extras.school(), reading.factors))
                             .orElse(Findings.NONE))
                     .and(block.map(b -> againstBlock(b, tree.orElseThrow(), pour))
-                            .orElse(Findings.NONE));
+                            .orElse(Findings.NONE))
+                    .and(shell.map(ShellReader.Built::findings).orElse(Findings.NONE));
             return new Plan(
                     name.orElse(""),
                     fields,
@@ -140,6 +152,7 @@ public record Plan(
                     gating,
                     flask,
                     block,
+                    shell,
                     extras,
                     drawn,
                     clearances,
@@ -155,6 +168,41 @@ public record Plan(
                     moldFields,
                     new BlockReader.Tree(tree.treeVolume(), drawn.width(), drawn.height(), Optional.of(metal)),
                     reading.mixes,
+                    reading.factors);
+        }
+
+        private Optional<ShellReader.Built> shell(
+                Fields moldFields,
+                TreePlan tree,
+                Outline drawn,
+                Optional<WeighedTree> weighed,
+                Optional<GatingReader.Built> gating) {
+            List<Place> places = gating.map(g -> OfTree.places(g.plan()))
+                    .filter(p -> !p.isEmpty())
+                    .orElseGet(() -> List.of(new Place(
+                            "the lowest place",
+                            Math.max(1, drawn.height()),
+                            Math.max(1, drawn.width() / 2),
+                            Curve.CYLINDER)));
+            return ShellReader.read(
+                    moldFields,
+                    new ShellReader.Tree(
+                            tree.tree().alloy(),
+                            tree.treeVolume(),
+                            OfTree.area(tree),
+                            tree.patternMass(),
+                            weighed.map(WeighedTree::cavity).orElse(tree.cavityMetal()),
+                            places,
+                            drawn.width(),
+                            drawn.height(),
+                            tree.tree().parts().stream()
+                                    .anyMatch(p -> p.material().drainsHot()),
+                            gating.map(g -> g.findings().all().stream()
+                                            .filter(f -> f.id().startsWith("low-"))
+                                            .map(f -> f.message())
+                                            .toList())
+                                    .orElse(List.of())),
+                    reading.recipes,
                     reading.factors);
         }
 

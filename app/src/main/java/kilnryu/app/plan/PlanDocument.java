@@ -44,7 +44,7 @@ public final class PlanDocument {
     /** What a document holds: fields of each stage as they would be typed, and its constants. */
     public record Content(Map<Stage, Map<String, String>> stages, Map<String, Double> constants) {}
 
-    /** A blend of the studio's own goes out as its numbers. */
+    /** A blend of the studio's own goes out as its numbers, a recipe of its own as its coats. */
     private static Map<String, String> blended(Plan plan, Map<String, String> texts) {
         Map<String, String> plain = new LinkedHashMap<>(texts);
         for (String which : List.of("block.fine.", "block.backup.")) {
@@ -58,6 +58,13 @@ public final class PlanDocument {
                     plain.put(which + "plaster_pct", Double.toString(mix.hemihydrate()));
                 });
             }
+        }
+        String recipe = plain.getOrDefault("shell.recipe", "");
+        if (recipe.startsWith("recipe-")) {
+            plain.remove("shell.recipe");
+            plan.shell()
+                    .ifPresent(s ->
+                            plain.putIfAbsent("shell.coats", s.plan().recipe().told()));
         }
         return plain;
     }
@@ -120,10 +127,11 @@ public final class PlanDocument {
     private static Map<String, Object> numbers(Plan plan, Fields fields) {
         Map<String, String> plain = blended(plan, fields.written());
         Map<String, Object> values = new LinkedHashMap<>(fields.values());
-        values.keySet().removeIf(path -> path.endsWith(".mix") && !plain.containsKey(path));
+        values.keySet()
+                .removeIf(path -> (path.endsWith(".mix") || path.equals("shell.recipe")) && !plain.containsKey(path));
         plain.forEach((path, text) -> {
             if (!fields.written().containsKey(path)) {
-                values.put(path, Double.parseDouble(text));
+                values.put(path, path.equals("shell.coats") ? (Object) text : Double.valueOf(text));
             }
         });
         return values;
@@ -133,6 +141,7 @@ public final class PlanDocument {
         Map<String, Figure> figures = new LinkedHashMap<>();
         plan.tree().ifPresent(t -> figures.putAll(ContractFigures.of(t)));
         plan.flask().ifPresent(f -> figures.putAll(ContractFigures.of(f)));
+        plan.shell().ifPresent(s -> figures.putAll(ContractFigures.of(s.plan())));
         plan.firing().filter(f -> !f.program().segments().isEmpty()).ifPresent(f -> {
             figures.put("program_min", f.program().total());
             figures.put("mold_C", f.program().mold());

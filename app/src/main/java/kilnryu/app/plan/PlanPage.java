@@ -11,6 +11,7 @@ import kilnryu.app.firing.FiringReader.Firing;
 import kilnryu.app.mold.BlockDrawing;
 import kilnryu.app.mold.SectionDrawing;
 import kilnryu.app.mold.WayUp;
+import kilnryu.app.shell.ShellDrawing;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Show;
@@ -22,6 +23,7 @@ import kilnryu.core.finding.Finding;
 import kilnryu.core.flask.Clearances;
 import kilnryu.core.flask.FlaskPlan;
 import kilnryu.core.quantity.Measure;
+import kilnryu.core.shell.ShellPlan;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.tree.Outline;
 import kilnryu.core.tree.TreePlan;
@@ -119,6 +121,15 @@ public record PlanPage(
                         plan.outline().orElseThrow(),
                         units);
             }
+            if (plan.shell().isPresent()) {
+                ShellPlan shell = plan.shell().get().plan();
+                return ShellDrawing.of(
+                        shell,
+                        plan.gating().map(g -> g.plan()),
+                        plan.outline().orElseThrow(),
+                        units,
+                        shell.layers().size());
+            }
             return plan.flask().map(this::section).orElse("");
         }
 
@@ -141,6 +152,8 @@ public record PlanPage(
             List<Figure> figures = new ArrayList<>();
             plan.flask().map(FlaskPlan::figures).ifPresent(figures::addAll);
             plan.block().map(BlockPlan::figures).ifPresent(figures::addAll);
+            plan.shell().map(s -> s.plan().figures()).ifPresent(figures::addAll);
+            plan.shell().flatMap(s -> s.bed()).ifPresent(b -> figures.add(b.sand()));
             plan.clearances().ifPresent(c -> figures.addAll(List.of(c.wall(), c.end())));
             return figures;
         }
@@ -197,6 +210,13 @@ public record PlanPage(
                 ready.add(new Ready("Backup powder", shown(b.backup().powder())));
                 ready.add(new Ready("its water", shown(b.backup().water())));
                 ready.add(new Ready("Cure, at the least", shown(b.cure())));
+            });
+            plan.shell().map(s -> s.plan()).ifPresent(s -> {
+                ready.add(new Ready("Slurry", shown(s.slurry())));
+                ready.add(new Ready("Stucco", shown(s.stucco())));
+                s.drying().ifPresent(d -> ready.add(new Ready("Drying, in all", shown(d))));
+                s.finalDry().ifPresent(d -> ready.add(new Ready("Then, before fire", shown(d))));
+                s.lift().ifPresent(l -> ready.add(new Ready("To lift, poured", shown(l))));
             });
             plan.tree()
                     .ifPresent(t -> ready.add(new Ready(

@@ -14,6 +14,7 @@ import kilnryu.app.school.SchoolStore;
 import kilnryu.app.school.Schools;
 import kilnryu.app.sheet.SheetStore;
 import kilnryu.app.sheet.SheetStore.Sheet;
+import kilnryu.app.shell.RecipeStore;
 import kilnryu.app.tree.TreeStore;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
@@ -33,8 +34,16 @@ public class Plans {
     private final FactorStore factors;
     private final SchoolStore schools;
     private final BlendStore blends;
+    private final RecipeStore recipes;
 
-    Plans(TreeStore trees, SheetStore sheets, FactorStore factors, SchoolStore schools, BlendStore blends) {
+    Plans(
+            TreeStore trees,
+            SheetStore sheets,
+            FactorStore factors,
+            SchoolStore schools,
+            BlendStore blends,
+            RecipeStore recipes) {
+        this.recipes = recipes;
         this.trees = trees;
         this.sheets = sheets;
         this.factors = factors;
@@ -79,7 +88,27 @@ public class Plans {
 
     private Plan.Reading reading(Account account, Factors own) {
         Schools known = schools.of(account.studioId());
-        return new Plan.Reading(account.units(), own, account.zoneId(), known, blends.mixes(account.studioId(), own));
+        return new Plan.Reading(
+                account.units(),
+                own,
+                account.zoneId(),
+                known,
+                blends.mixes(account.studioId(), own),
+                recipes.of(account.studioId()));
+    }
+
+    /** A plan as it was when a document of it was frozen: with the constants of that day. */
+    public Optional<Plan> thawed(Account account, String document) {
+        try {
+            Plan.Reading now = reading(account, factors.of(account.studioId()));
+            PlanDocument.Content content = PlanDocument.read(document, now);
+            Map<String, Replacement> then = new HashMap<>();
+            content.constants().forEach((key, value) -> then.put(key, new Replacement(value, "as it was planned")));
+            return Optional.of(Plan.read(
+                    content.stages(), new Plan.Reading(account.units(), new Factors(then), account.zoneId())));
+        } catch (PlanDocument.Unusable e) {
+            return Optional.empty();
+        }
     }
 
     /** A stage to be saved over the version it was begun from. */
@@ -115,6 +144,11 @@ public class Plans {
     /** The trees of a studio that have a mold, changed last first, each with its name alone. */
     public Map<Long, String> moldNames(Account account, int most) {
         return trees.withMold(account.studioId(), most);
+    }
+
+    /** The trees of a studio whose mold is a ceramic shell, changed last first, each with its name. */
+    public Map<Long, String> shellNames(Account account, int most) {
+        return trees.withShell(account.studioId(), most);
     }
 
     /** The trees of a studio that have a mold, changed last first. */
@@ -191,6 +225,7 @@ public class Plans {
                                         f.flask().innerDiameter().millimetres(),
                                         f.flask().height().millimetres()))
                                 .or(() -> plan.block().map(b -> "block"))
+                                .or(() -> plan.shell().map(b -> "shell"))
                                 .orElse(null),
                         pour(plan).orElse(null)));
     }

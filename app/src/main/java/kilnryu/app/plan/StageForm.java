@@ -10,11 +10,14 @@ import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.sheet.SheetForm.Field;
 import kilnryu.app.sheet.SheetForm.Option;
 import kilnryu.app.tree.TreeReader;
+import kilnryu.core.burnout.Handling;
 import kilnryu.core.gating.Form;
 import kilnryu.core.gating.Layout;
 import kilnryu.core.gating.Use;
 import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.material.Section;
+import kilnryu.core.shell.Dewax;
+import kilnryu.core.shell.Drying.Openness;
 
 /** The form of a stage: each field with what was typed, what was understood and what is wrong. */
 public record StageForm(Fields fields, Map<String, String> typed, boolean showErrors) {
@@ -170,6 +173,31 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
     /** The options of a select as HTML. */
     public String html(List<Option> options, String chosen) {
         return new SheetForm(fields, typed, showErrors).html(options, chosen);
+    }
+
+    /** How fine the face has to come. */
+    public static List<Option> details() {
+        return List.of(new Option("usual", "usual"), new Option("fine", "finer than usual"));
+    }
+
+    public static List<Option> opennesses() {
+        return Options.of(Openness.values(), Openness::key, Openness::label);
+    }
+
+    public static List<Option> dewaxes() {
+        return Options.of(Dewax.Method.values(), Dewax.Method::key, Dewax.Method::label);
+    }
+
+    public static List<Option> handlings() {
+        return Options.of(Handling.values(), Handling::key, h -> h.label() + ". " + h.says());
+    }
+
+    public static List<Option> windows() {
+        return List.of(new Option("no", "none"), new Option("yes", "cut, closed later"));
+    }
+
+    public static List<Option> beds() {
+        return List.of(new Option("yes", "a full bed of sand"), new Option("no", "the open, free-standing"));
     }
 
     public static List<Option> alloys() {

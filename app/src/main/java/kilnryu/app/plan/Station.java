@@ -1,5 +1,7 @@
 package kilnryu.app.plan;
 
+import java.util.Optional;
+
 /**
  * One stage on the stream at the left of a work page.
  *
@@ -9,7 +11,7 @@ public record Station(String label, String status, String address, String state)
 
     /** A later stage that knows how a tree stands with it, such as mixing. */
     public interface Source {
-        /** The station of a saved tree, given which page is open. */
-        Station of(Plans.Saved saved, String open, String base);
+        /** The station of a saved tree, given which page is open; empty where its mold has no such stage. */
+        Optional<Station> of(Plans.Saved saved, String open, String base);
     }
 }

@@ -38,12 +38,16 @@ public final class Stations {
                                 + Math.round(f.flask().height().millimetres()) + " mm")
                         .or(() -> plan.block()
                                 .map(b -> "block, " + Show.value(b.wet().value(), Measure.GRAM, Units.METRIC, false)))
+                        .or(() -> plan.shell()
+                                .map(s -> "shell, " + s.plan().recipe().coats().size() + " coats"))
                         .orElse("no mold yet"),
                 base.isEmpty() ? "" : base + "/mold",
                 open.equals("mold"),
-                plan.flask().isPresent() || plan.block().isPresent()));
+                plan.flask().isPresent()
+                        || plan.block().isPresent()
+                        || plan.shell().isPresent()));
         if (saved != null) {
-            later.forEach(source -> stations.add(source.of(saved, open, base)));
+            later.forEach(source -> source.of(saved, open, base).ifPresent(stations::add));
         }
         boolean programmed =
                 plan.firing().map(f -> !f.program().segments().isEmpty()).orElse(false);

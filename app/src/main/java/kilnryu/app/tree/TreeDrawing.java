@@ -75,6 +75,13 @@ public final class TreeDrawing {
         backToFront(plan).forEach(s -> into.path(outline(s, -scale, scale, atX, atBase), paint));
     }
 
+    /** Only its outline, cup up with its rim at a height. */
+    public static void hanging(GatingPlan plan, Svg into, double atX, double atRim, double scale, String paint) {
+        into.group(paint);
+        backToFront(plan).forEach(s -> into.path(outline(s, scale, scale, atX, atRim), ""));
+        into.endGroup();
+    }
+
     /** How far anything, such as a vent, rises over the rim, mm. */
     private double above() {
         return Math.max(

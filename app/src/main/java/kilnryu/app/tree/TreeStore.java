@@ -175,15 +175,24 @@ public class TreeStore {
     }
 
     /** Numbers of the trees whose mold is planned, changed last first. */
+    /** Those whose mold is a shell, with their names. */
+    public Map<Long, String> withShell(long studio, int most) {
+        return names("flask = 'shell'", studio, most);
+    }
+
     public Map<Long, String> withMold(long studio, int most) {
+        return names("flask is not null", studio, most);
+    }
+
+    private Map<Long, String> names(String which, long studio, int most) {
         Map<Long, String> names = new LinkedHashMap<>();
-        jdbc.sql("""
-                        select id, name from tree
-                         where studio_id = :studio and archived_at is null and flask is not null
-                         order by updated_at desc, id limit :most
-                        """).param("studio", studio).param("most", most).query(row -> {
-            names.put(row.getLong("id"), row.getString("name"));
-        });
+        jdbc.sql("select id, name from tree where studio_id = :studio and archived_at is null and " + which
+                        + " order by updated_at desc, id limit :most")
+                .param("studio", studio)
+                .param("most", most)
+                .query(row -> {
+                    names.put(row.getLong("id"), row.getString("name"));
+                });
         return names;
     }
 }

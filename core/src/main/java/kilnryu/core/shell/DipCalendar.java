@@ -146,6 +146,9 @@ public record DipCalendar(List<Dip> dips, Map<String, Instant> fire, Map<String,
                     hangs.put(job.key, r);
                     free.computeIfPresent(r, (k, n) -> n - 1);
                 });
+                if (job.coats.isEmpty()) {
+                    leaves(job);
+                }
             }
         }
 
@@ -246,6 +249,13 @@ public record DipCalendar(List<Dip> dips, Map<String, Instant> fire, Map<String,
                 fire.put(s.job.key, fired);
                 leaving.add(new Leaves(fired, hangs.get(s.job.key)));
             }
+        }
+
+        /** A piece with all its coats on keeps its place until the fire. */
+        private void leaves(Job job) {
+            Instant fired = job.ready.plusSeconds(Math.round(job.finalHours * 3600));
+            fire.put(job.key, fired);
+            job.rack.ifPresent(rack -> leaving.add(new Leaves(fired, rack)));
         }
 
         private Optional<Instant> latest(Planned coat, Instant at) {

@@ -4,7 +4,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import kilnryu.core.finding.Findings;
+import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Formula;
+import kilnryu.core.sum.Known;
 
 /**
  * A shell as it is built.
@@ -32,6 +35,7 @@ public record ShellPlan(
         Optional<Figure> lift,
         Optional<Wire> wire,
         Findings findings) {
+    private static final Formula COST = Formula.of("slurry / 1000 * p1 + stucco / 1000 * p2");
 
     /**
      * One coat on the shell as it is then.
@@ -67,6 +71,19 @@ public record ShellPlan(
     /** Days from the first dip to the fire if every dip follows as soon as it may; empty when it never dries. */
     public Optional<Double> days() {
         return drying.map(d -> (d.value() + finalDry.map(Figure::value).orElse(0.0)) / 24);
+    }
+
+    /** What slurry and stucco cost, in the money of the prices of a kilogram. */
+    public Figure cost(double slurryPrice, double stuccoPrice) {
+        return Figure.computed("cost", "slurry and stucco", Measure.TIMES)
+                .by(
+                        COST,
+                        slurry,
+                        Figure.given(
+                                "p1", "price of a kilogram of slurry", slurryPrice, Measure.TIMES, Known.CHOSEN, 0),
+                        stucco,
+                        Figure.given(
+                                "p2", "price of a kilogram of stucco", stuccoPrice, Measure.TIMES, Known.CHOSEN, 0));
     }
 
     public List<Figure> figures() {

@@ -87,7 +87,10 @@ public final class ShellPlanner {
                         .mark(Mark.M, "sphere-like; a mesh or a measured curvature knows better")
                         .by(SPHERE_LIKE, q.area().as("A0")));
         List<ShellPlan.Layer> layers = layers(q, curvature, solids);
-        Figure thickness = layers.get(layers.size() - 1).after().as("thickness");
+        Figure thickness = Figure.computed("thickness", "thickness of the shell", MILLIMETRE)
+                .total(q.recipe().coats().stream()
+                        .map(c -> factors.of(c.build()))
+                        .toList());
         Figure slurry = total("slurry", "slurry picked up", GRAM, layers, ShellPlan.Layer::slurry);
         Figure stucco = total("stucco", "stucco picked up", GRAM, layers, ShellPlan.Layer::stucco);
         Figure fired = fired(layers);

@@ -40,6 +40,26 @@ public record ShellQuestion(
      */
     public record Body(Figure wax, double height, double width, OptionalDouble carried, boolean lowMelting) {}
 
+    /** The same pattern by another recipe; wire holds only where the recipe has it. */
+    public ShellQuestion by(Recipe other) {
+        return new ShellQuestion(
+                area,
+                curvature,
+                other,
+                solids,
+                air,
+                openness,
+                window,
+                load.map(l -> new Load(
+                        l.places(),
+                        new Strength.Held(
+                                l.held().density(),
+                                l.held().metal(),
+                                other.wired(),
+                                l.held().bed()))),
+                body);
+    }
+
     Drying.Openness aired() {
         return window ? openness.windowed() : openness;
     }

@@ -132,6 +132,15 @@ class DipCalendarTest {
         assertThat(times(calendar, "b")).containsExactly("2026-03-03T12:00:00Z");
     }
 
+    /** All coats on and dry on Monday at 9: its place is free a day later. */
+    @Test
+    void aPieceWithAllItsCoatsOnKeepsItsPlaceUntilTheFire() {
+        Job done = new Job("done", List.of(), MONDAY_9, Optional.empty(), Optional.of("A"), 24);
+        DipCalendar calendar = DipCalendar.of(List.of(done, job("b", 3, Coat.BACKUP)), shop(ALL, 1), MONDAY_9);
+        assertThat(calendar.fire()).containsEntry("done", Instant.parse("2026-03-03T09:00:00Z"));
+        assertThat(times(calendar, "b")).containsExactly("2026-03-03T09:00:00Z");
+    }
+
     @Test
     void withoutAPlaceForEverItSaysSo() {
         Shop none = new Shop(crew(ZoneOffset.UTC, ALL), List.of(), Climate.steady(ROOM, ZoneOffset.UTC), 48);

@@ -1,0 +1,451 @@
+package kilnryu.app.dipping;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import kilnryu.app.account.Account;
+import kilnryu.app.dipping.DipStore.Dip;
+import kilnryu.app.dipping.DipStore.Event;
+import kilnryu.app.dipping.DipStore.Logged;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Options;
+import kilnryu.app.sheet.Range;
+import kilnryu.app.sheet.SheetForm;
+import kilnryu.app.shell.ShellDrawing;
+import kilnryu.app.web.FigureView;
+import kilnryu.app.web.FindingView;
+import kilnryu.app.web.Show;
+import kilnryu.core.finding.Findings;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.shell.Climate;
+import kilnryu.core.shell.Coat;
+import kilnryu.core.shell.Dewax;
+import kilnryu.core.shell.RecipeText;
+import kilnryu.core.shell.ShellPlan.Layer;
+import kilnryu.core.sum.Figure;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The page of one shell: its coats as laid and to come, its strength now, and what happened after the last coat. */
+@Controller
+class ShellController {
+    private static final String AT = "/shells/{id:\\d+}";
+
+    private final Shells shells;
+    private final DipStore dips;
+    private final RackController racks;
+    private final Clock clock;
+
+    ShellController(Shells shells, DipStore dips, RackController racks, Clock clock) {
+        this.shells = shells;
+        this.dips = dips;
+        this.racks = racks;
+        this.clock = clock;
+    }
+
+    /** A coat on the page; {@code dip} is 0 for one to come. */
+    public record CoatLine(
+            int number,
+            String coat,
+            String grain,
+            String at,
+            String air,
+            String dry,
+            String read,
+            String note,
+            long dip) {}
+
+    /** A flaw on the page; {@code mark} is its number on the drawing, 0 where its depth is not known. */
+    public record Flaw(int mark, String at, String where, String found, String mended, boolean open) {}
+
+    @GetMapping(AT)
+    String show(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
+        return page(account, id, Map.of(), model);
+    }
+
+    @PostMapping(AT + "/log")
+    String log(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam Map<String, String> form,
+            Model model,
+            HttpServletResponse response) {
+        shells.run(account, id);
+        Map<String, String> typed = typed(form);
+        Fields fields = Fields.typed(typed, account.units());
+        Optional<Logged> dip = DipReader.dip(fields, shells.air(account), clock.instant(), account.zoneId());
+        if (dip.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+            return page(account, id, Map.of("dip", new SheetForm(fields, typed, true)), model);
+        }
+        shells.log(account, id, dip.get());
+        return "redirect:/shells/" + id + "?logged";
+    }
+
+    @PostMapping(AT + "/dips/{dip}/{move:remove|restore}")
+    String removeDip(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @PathVariable long dip,
+            @PathVariable String move,
+            RedirectAttributes redirect) {
+        shells.run(account, id);
+        if (!dips.removeDip(id, dip, move.equals("remove"))) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        if (move.equals("remove")) {
+            redirect.addFlashAttribute("dipGone", dip);
+        }
+        return "redirect:/shells/" + id;
+    }
+
+    @PostMapping(AT + "/coats")
+    String coats(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam Map<String, String> form,
+            Model model,
+            HttpServletResponse response) {
+        shells.run(account, id);
+        Map<String, String> typed = typed(form);
+        Fields fields = Fields.typed(typed, account.units());
+        String why = fields.text("why", 400).orElse("");
+        if (why.isEmpty()) {
+            fields.missing("why", "Say why, for the record.");
+        }
+        List<Coat> coming = new ArrayList<>();
+        Optional<String> text = fields.text("coming", 400);
+        try {
+            text.filter(t -> !t.equals("none"))
+                    .ifPresent(t -> coming.addAll(RecipeText.read(t).coats()));
+        } catch (IllegalArgumentException e) {
+            fields.error("coming", e.getMessage());
+        }
+        if (text.isEmpty()) {
+            fields.missing("coming", "Name the coats to come, or type none.");
+        }
+        if (fields.hasErrors()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+            return page(account, id, Map.of("coats", new SheetForm(fields, typed, true)), model);
+        }
+        shells.replan(account, id, coming, why);
+        return "redirect:/shells/" + id + "?planned";
+    }
+
+    @PostMapping(AT + "/weigh")
+    String weigh(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam Map<String, String> form,
+            Model model,
+            HttpServletResponse response) {
+        shells.run(account, id);
+        Fields fields = Fields.typed(typed(form), account.units());
+        OptionalDouble grams = fields.required("weighs_g", Range.MASS);
+        if (grams.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+            return page(account, id, Map.of("weigh", new SheetForm(fields, typed(form), true)), model);
+        }
+        dips.weigh(account, id, grams.getAsDouble());
+        return "redirect:/shells/" + id + "?weighed";
+    }
+
+    @PostMapping(AT + "/event")
+    String event(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam String kind,
+            @RequestParam Map<String, String> form,
+            Model model,
+            HttpServletResponse response) {
+        shells.run(account, id);
+        if (!DipReader.EVENTS.contains(kind)) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        Map<String, String> typed = typed(form);
+        typed.remove("kind");
+        Fields fields = Fields.typed(typed, account.units());
+        DipReader.event(kind, fields);
+        if (fields.hasErrors()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+            return page(account, id, Map.of(kind, new SheetForm(fields, typed, true)), model);
+        }
+        Map<String, String> written = new LinkedHashMap<>(fields.written());
+        written.values().removeIf(String::isBlank);
+        dips.event(account, id, kind, written);
+        return "redirect:/shells/" + id + "?written#after";
+    }
+
+    @PostMapping(AT + "/move")
+    String move(@AuthenticationPrincipal Account account, @PathVariable long id, @RequestParam String rack) {
+        shells.run(account, id);
+        if (shells.room(account).racks().stream().noneMatch(r -> r.name().equals(rack))) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        dips.move(account.studioId(), id, rack);
+        return "redirect:/shells/" + id;
+    }
+
+    @PostMapping(AT + "/end")
+    String end(@AuthenticationPrincipal Account account, @PathVariable long id, @RequestParam String as) {
+        shells.run(account, id);
+        String ended = as.equals("fit") ? "fit to pour" : "given up";
+        dips.end(account.studioId(), id, ended);
+        return "redirect:/shells/" + id;
+    }
+
+    private String page(Account account, long id, Map<String, SheetForm> forms, Model model) {
+        ShellState s = shells.find(account, id);
+        FigureView.Maker views = new FigureView.Maker(account.units(), s.plan().precious());
+        List<Event> events = dips.events(id);
+        Dewax dewax = s.plan().shell().orElseThrow().dewax();
+        Findings recovered = recovered(events, dewax);
+        List<Flaw> flaws = flaws(account, events);
+        model.addAttribute("id", id);
+        model.addAttribute("tree", s.run().treeId());
+        model.addAttribute("name", s.run().name());
+        model.addAttribute("card", racks.card(account, s));
+        model.addAttribute("rack", s.run().rack());
+        model.addAttribute(
+                "rackNames",
+                shells.room(account).racks().stream().map(r -> r.name()).toList());
+        model.addAttribute("ended", s.run().endedAt() != null ? s.run().endedAs() : "");
+        model.addAttribute("lines", lines(account, s));
+        model.addAttribute("figures", figures(s).stream().map(views::of).toList());
+        model.addAttribute(
+                "findings",
+                s.shell().findings().all().stream()
+                        .map(f -> FindingView.of(f, views, 0))
+                        .toList());
+        model.addAttribute("corrected", s.corrected() == 1 ? "" : Show.digits(s.corrected()));
+        model.addAttribute("drawing", drawing(account, s, events));
+        model.addAttribute("masses", masses(account, s));
+        model.addAttribute("flaws", flaws);
+        model.addAttribute(
+                "steps", dewax.steps().stream().map(ShellController::step).toList());
+        model.addAttribute("dewax", views.of(dewax.expected()));
+        model.addAttribute("dewaxMethod", dewax.method().label());
+        model.addAttribute(
+                "recovered",
+                recovered.all().stream().map(f -> FindingView.of(f, views, 0)).toList());
+        model.addAttribute("looks", DipReader.LOOKS);
+        model.addAttribute("looked", looked(events));
+        model.addAttribute("against", against(s, flaws, events));
+        model.addAttribute("coming", coming(s));
+        model.addAttribute("coats", Options.of(Coat.values(), Coat::key, Coat::label));
+        model.addAttribute("nextCoat", s.next().map(Coat::key).orElse(""));
+        model.addAttribute("found", DipReader.FOUND);
+        SheetForm empty = new SheetForm(Fields.typed(Map.of(), account.units()), Map.of(), false);
+        for (String form : List.of("dip", "coats", "weigh", "flaw", "dewax", "look")) {
+            model.addAttribute(form + "Form", forms.getOrDefault(form, empty));
+        }
+        return "dipping/shell";
+    }
+
+    private static List<Figure> figures(ShellState s) {
+        List<Figure> figures =
+                new ArrayList<>(List.of(s.shell().thickness(), s.shell().fired()));
+        s.shell().strength().ifPresent(st -> figures.addAll(List.of(st.stress(), st.allowed(), st.mostHead())));
+        s.shell().lift().ifPresent(figures::add);
+        return figures;
+    }
+
+    private static List<CoatLine> lines(Account account, ShellState s) {
+        List<CoatLine> lines = new ArrayList<>();
+        for (Layer layer : s.shell().layers()) {
+            Optional<Dip> dip =
+                    layer.number() <= s.on() ? Optional.of(s.dips().get(layer.number() - 1)) : Optional.empty();
+            String dry = layer.drying()
+                    .map(d -> Show.figure(d, account.units()).toString())
+                    .orElse("never");
+            lines.add(new CoatLine(
+                    layer.number(),
+                    layer.coat().label(),
+                    layer.coat().grain(),
+                    dip.map(d -> Show.dayAndClock(d.logged().at().atZone(account.zoneId())))
+                            .orElse(""),
+                    dip.map(d -> Show.digits(d.logged().air().celsius()) + " °C, "
+                                    + Math.round(d.logged().air().humidity()) + " %")
+                            .orElse(""),
+                    dry,
+                    dip.map(d -> read(account, d)).orElse(""),
+                    dip.map(d -> String.join(
+                                    " · ",
+                                    java.util.stream.Stream.of(
+                                                    d.logged().changed(),
+                                                    d.logged().note())
+                                            .filter(t -> !t.isEmpty())
+                                            .toList()))
+                            .orElse(""),
+                    dip.map(Dip::id).orElse(0L)));
+        }
+        return lines;
+    }
+
+    private static String read(Account account, Dip dip) {
+        List<String> read = new ArrayList<>();
+        var r = dip.logged().readings();
+        r.flow().ifPresent(v -> read.add("cup " + Show.digits(v) + " s"));
+        r.density().ifPresent(v -> read.add(Show.digits(v) + " g/cm³"));
+        r.thickness().ifPresent(v -> read.add("bar " + Show.digits(v) + " mm"));
+        r.mass()
+                .ifPresent(v -> read.add(
+                        Show.value(v, Measure.GRAM, account.units(), false).toString()));
+        return String.join(", ", read);
+    }
+
+    private static String coming(ShellState s) {
+        return String.join(
+                ", ",
+                s.shell().layers().stream()
+                        .skip(s.on())
+                        .map(l -> l.coat().label())
+                        .toList());
+    }
+
+    private static String step(Dewax.Step step) {
+        return step.title()
+                + (step.minutes().isPresent()
+                        ? ", "
+                                + Show.length(Duration.ofMinutes(
+                                        Math.round(step.minutes().getAsDouble())))
+                        : "")
+                + ". " + step.care();
+    }
+
+    private static Findings recovered(List<Event> events, Dewax dewax) {
+        return events.stream()
+                .filter(e -> e.kind().equals("dewax"))
+                .reduce((a, b) -> b)
+                .flatMap(e -> number(e, "recovered_g", Range.MASS_OR_NONE))
+                .map(dewax::weighed)
+                .orElse(Findings.NONE);
+    }
+
+    private static Optional<Double> number(Event event, String field, Range range) {
+        OptionalDouble value =
+                Fields.typed(event.fields(), kilnryu.app.web.Units.METRIC).quantity(field, range);
+        return value.isPresent() ? Optional.of(value.getAsDouble()) : Optional.empty();
+    }
+
+    private static List<Flaw> flaws(Account account, List<Event> events) {
+        List<Flaw> flaws = new ArrayList<>();
+        int mark = 0;
+        for (Event e : events) {
+            if (!e.kind().equals("flaw")) {
+                continue;
+            }
+            Map<String, String> f = e.fields();
+            boolean placed = number(e, "depth_mm", Range.LENGTH_OR_NONE).isPresent();
+            mark += placed ? 1 : 0;
+            boolean patched = !f.getOrDefault("patched", "").isBlank();
+            boolean refired = f.getOrDefault("refired", "no").equals("yes");
+            String mended = patched
+                    ? "patched with " + f.get("patched")
+                            + (f.containsKey("dried_h") ? ", dried " + f.get("dried_h") : ", not dried yet")
+                            + (refired ? ", fired again" : ", not fired again yet")
+                    : "not patched";
+            flaws.add(new Flaw(
+                    placed ? mark : 0,
+                    Show.dayAndClock(e.at().atZone(account.zoneId())),
+                    f.getOrDefault("where", ""),
+                    DipReader.FOUND.getOrDefault(f.getOrDefault("found", ""), ""),
+                    mended,
+                    !(patched && refired)));
+        }
+        return flaws;
+    }
+
+    /** What was ticked at the last look. */
+    private static Map<String, String> looked(List<Event> events) {
+        return events.stream()
+                .filter(e -> e.kind().equals("look"))
+                .reduce((a, b) -> b)
+                .map(Event::fields)
+                .orElse(Map.of());
+    }
+
+    /** What still stands against pouring into it. */
+    private static List<String> against(ShellState s, List<Flaw> flaws, List<Event> events) {
+        List<String> against = new ArrayList<>();
+        if (s.next().isPresent()) {
+            against.add((s.shell().layers().size() - s.on()) + " coats are still to come.");
+        }
+        s.shell().findings().stops().forEach(f -> against.add(f.message()));
+        flaws.stream().filter(Flaw::open).forEach(f -> against.add("Crack at " + f.where() + ": " + f.mended() + "."));
+        Map<String, String> looked = looked(events);
+        DipReader.LOOKS.forEach((key, words) -> {
+            if (!looked.getOrDefault(key, "no").equals("yes")) {
+                against.add("Not seen yet: " + words.substring(0, 1).toLowerCase(java.util.Locale.ROOT)
+                        + words.substring(1) + ".");
+            }
+        });
+        return against;
+    }
+
+    private static String drawing(Account account, ShellState s, List<Event> events) {
+        List<Double> marks = events.stream()
+                .filter(e -> e.kind().equals("flaw"))
+                .map(e -> number(e, "depth_mm", Range.LENGTH_OR_NONE))
+                .flatMap(Optional::stream)
+                .toList();
+        return ShellDrawing.of(
+                s.shell(),
+                s.plan().gating().map(g -> g.plan()),
+                s.plan().outline().orElseThrow(),
+                account.units(),
+                s.on(),
+                marks);
+    }
+
+    /** The curve of mass, where the last dip was weighed. */
+    private String masses(Account account, ShellState s) {
+        if (s.on() == 0 || s.ready().isEmpty()) {
+            return "";
+        }
+        Dip last = s.dips().get(s.on() - 1);
+        OptionalDouble first = last.logged().readings().mass();
+        if (first.isEmpty()) {
+            return "";
+        }
+        Climate climate = shells.climate(account, shells.room(account));
+        Layer layer = s.shell().layers().get(s.on() - 1);
+        double water =
+                layer.slurry().value() * (1 - s.shell().question().solids().orElse(68) / 100);
+        Instant from = last.logged().at();
+        Instant dry = s.ready().get();
+        List<MassDrawing.Point> estimate = new ArrayList<>();
+        double dose = s.dose(s.on() - 1);
+        for (Instant at = from; !at.isAfter(dry.plus(1, ChronoUnit.HOURS)); at = at.plus(Duration.ofMinutes(15))) {
+            estimate.add(new MassDrawing.Point(
+                    MassDrawing.hours(from, at), first.getAsDouble() - water * climate.progress(from, at, dose)));
+        }
+        List<MassDrawing.Point> weighed = new ArrayList<>(List.of(new MassDrawing.Point(0, first.getAsDouble())));
+        dips.weighings(s.run().id()).stream()
+                .filter(w -> w.at().isAfter(from))
+                .forEach(w -> weighed.add(new MassDrawing.Point(MassDrawing.hours(from, w.at()), w.grams())));
+        return MassDrawing.of(estimate, weighed, account.units());
+    }
+
+    private static Map<String, String> typed(Map<String, String> form) {
+        Map<String, String> typed = new LinkedHashMap<>(form);
+        typed.remove("_csrf");
+        return typed;
+    }
+}

@@ -1,0 +1,238 @@
+package kilnryu.app.dipping;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.Set;
+import kilnryu.app.account.Account;
+import kilnryu.app.equipment.EquipmentReader;
+import kilnryu.app.equipment.EquipmentStore;
+import kilnryu.app.plan.Plan;
+import kilnryu.app.plan.Plans;
+import kilnryu.app.plan.Station;
+import kilnryu.app.plan.Stations;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.web.Show;
+import kilnryu.app.web.Units;
+import kilnryu.core.finding.Finding;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.shell.Dewax;
+import kilnryu.core.shell.Recipe;
+import kilnryu.core.shell.ShellPlan;
+import kilnryu.core.shell.ShellPlanner;
+import kilnryu.core.shell.Tank;
+import kilnryu.core.sum.Figure;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The page of a tree's shell before its first dip: the schools side by side, tanks, dewax, and the start. */
+@Controller
+class ShellPlanController {
+    private static final double PLENTY = 100;
+
+    private final Plans plans;
+    private final Shells shells;
+    private final DipStore dips;
+    private final TankStore tanks;
+    private final EquipmentStore equipment;
+    private final List<Station.Source> laterStations;
+
+    ShellPlanController(
+            Plans plans,
+            Shells shells,
+            DipStore dips,
+            TankStore tanks,
+            EquipmentStore equipment,
+            List<Station.Source> laterStations) {
+        this.plans = plans;
+        this.shells = shells;
+        this.dips = dips;
+        this.tanks = tanks;
+        this.equipment = equipment;
+        this.laterStations = laterStations;
+    }
+
+    /** A school for this piece. */
+    public record School(
+            String key,
+            String name,
+            String coats,
+            String number,
+            String days,
+            String slurry,
+            String stucco,
+            String thickness,
+            String mass,
+            String margin,
+            boolean weak,
+            String cost,
+            boolean chosen,
+            boolean proposed) {}
+
+    /** A tank and what it says to this piece. */
+    public record InTank(String name, String says, boolean goes) {}
+
+    @GetMapping("/trees/{id}/shell")
+    String show(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
+        Optional<DipStore.Run> open = dips.last(account.studioId(), id).filter(r -> r.endedAt() == null);
+        if (open.isPresent()) {
+            return "redirect:/shells/" + open.get().id();
+        }
+        return page(account, plans.find(account, id), model);
+    }
+
+    @PostMapping("/trees/{id}/shell/take")
+    String take(@AuthenticationPrincipal Account account, @PathVariable long id, @RequestParam String recipe) {
+        Plans.Saved saved = plans.find(account, id);
+        if (saved.plan().shell().isPresent()) {
+            Map<String, String> fields = new LinkedHashMap<>();
+            fields.put("shell.recipe", recipe);
+            fields.put("shell.coats", "");
+            plans.useFlask(account, id, fields);
+        }
+        return "redirect:/trees/" + id + "/shell";
+    }
+
+    @PostMapping("/trees/{id}/shell/begin")
+    String begin(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String rack,
+            @RequestParam(defaultValue = "") String reason,
+            Model model,
+            HttpServletResponse response) {
+        Plans.Saved saved = plans.find(account, id);
+        List<String> against = new ArrayList<>();
+        if (saved.plan().shell().isEmpty()) {
+            against.add("The shell is not planned yet.");
+        } else {
+            blocking(saved.plan(), reason).forEach(f -> against.add(f.message()));
+        }
+        if (shells.room(account).racks().stream().noneMatch(r -> r.name().equals(rack))) {
+            against.add("Choose the rack it hangs on.");
+        }
+        if (against.isEmpty()) {
+            OptionalLong begun = shells.begin(account, saved, rack);
+            if (begun.isPresent()) {
+                if (!reason.isBlank()) {
+                    dips.event(account, begun.getAsLong(), "overruled", Map.of("note", reason.strip()));
+                }
+                return "redirect:/shells/" + begun.getAsLong();
+            }
+            against.add("A shell of this tree is being built already.");
+        }
+        response.setStatus(HttpStatus.CONFLICT.value());
+        model.addAttribute("refused", against);
+        model.addAttribute("reason", reason);
+        return page(account, saved, model);
+    }
+
+    /** Stops block the first dip until they are overruled with a reason; those of safety always do. */
+    private static List<Finding> blocking(Plan plan, String reason) {
+        Set<String> overruled = new HashSet<>();
+        if (!reason.isBlank()) {
+            plan.findings().stops().forEach(f -> overruled.add(f.id()));
+        }
+        return plan.findings().blocking(overruled);
+    }
+
+    private String page(Account account, Plans.Saved saved, Model model) {
+        Plan plan = saved.plan();
+        model.addAttribute("id", saved.row().id());
+        model.addAttribute("name", saved.row().name());
+        model.addAttribute("stream", Stations.of(saved, plan, "shell", laterStations));
+        model.addAttribute("ready", plan.shell().isPresent());
+        model.addAttribute(
+                "rackNames",
+                shells.room(account).racks().stream().map(r -> r.name()).toList());
+        if (plan.shell().isPresent()) {
+            var built = plan.shell().get();
+            model.addAttribute("proposal", built.proposal().reason());
+            model.addAttribute("schools", schools(account, plan));
+            model.addAttribute("tanks", tanks(account, plan));
+            model.addAttribute(
+                    "steps",
+                    built.dewax().steps().stream().map(Dewax.Step::title).toList());
+            model.addAttribute("method", built.dewax().method().label());
+            model.addAttribute(
+                    "stops",
+                    plan.findings().stops().stream().map(Finding::message).toList());
+        }
+        return "dipping/plan";
+    }
+
+    private List<School> schools(Account account, Plan plan) {
+        var built = plan.shell().orElseThrow();
+        Optional<EquipmentReader.Prices> prices =
+                EquipmentReader.prices(equipment.of(account.studioId()).fields());
+        List<School> schools = new ArrayList<>();
+        for (Recipe recipe : plan.reading()
+                .recipes()
+                .all(built.proposal().target(), plan.reading().factors())) {
+            ShellPlan shell = new ShellPlanner(plan.reading().factors())
+                    .plan(built.plan().question().by(recipe));
+            double margin = shell.strength().map(s -> s.margin()).orElse(PLENTY);
+            schools.add(new School(
+                    recipe.key(),
+                    recipe.label(),
+                    recipe.told(),
+                    Integer.toString(recipe.coats().size()),
+                    shell.days().map(Show::digits).orElse("never dry"),
+                    shown(account, shell.slurry()),
+                    shown(account, shell.stucco()),
+                    shown(account, shell.thickness()),
+                    shown(account, shell.fired()),
+                    margin >= PLENTY ? "over 100" : Show.digits(margin),
+                    margin < 1,
+                    prices.map(p -> Show.digits(
+                                    shell.cost(p.slurry(), p.stucco()).value()))
+                            .orElse("–"),
+                    recipe.key().equals(built.plan().recipe().key()),
+                    recipe.key().equals(built.proposal().school().key())));
+        }
+        return schools;
+    }
+
+    private List<InTank> tanks(Account account, Plan plan) {
+        ShellPlan shell = plan.shell().orElseThrow().plan();
+        var body = shell.question().body().orElseThrow();
+        double volume = plan.tree().orElseThrow().treeVolume().value();
+        List<InTank> in = new ArrayList<>();
+        for (TankStore.Row row : tanks.list(account.studioId())) {
+            TankReader.read(Fields.typed(row.fields(), Units.METRIC)).ifPresent(tank -> {
+                double t = tank.prime() ? 0 : shell.thickness().value();
+                Tank.Dip dip = tank.dip(
+                        body.width() + 2 * t,
+                        body.height() + t,
+                        volume + shell.question().area().value() * t / 10);
+                in.add(new InTank(
+                        tank.name(),
+                        dip.findings().all().isEmpty()
+                                ? "goes in whole; the slurry rises "
+                                        + Show.value(dip.rise().value(), Measure.MILLIMETRE, account.units(), false)
+                                : String.join(
+                                        " ",
+                                        dip.findings().all().stream()
+                                                .map(f -> f.message() + " " + f.remedy())
+                                                .toList()),
+                        dip.immerses()));
+            });
+        }
+        return in;
+    }
+
+    private static String shown(Account account, Figure figure) {
+        return Show.figure(figure, account.units()).toString();
+    }
+}

@@ -1,0 +1,163 @@
+package kilnryu.app.dipping;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalLong;
+import kilnryu.app.account.Account;
+import kilnryu.app.device.Hygrometer;
+import kilnryu.app.dipping.DipStore.Logged;
+import kilnryu.app.dipping.DipStore.Readings;
+import kilnryu.app.dipping.DipStore.Run;
+import kilnryu.app.plan.Plan;
+import kilnryu.app.plan.PlanDocument;
+import kilnryu.app.plan.Plans;
+import kilnryu.core.shell.Air;
+import kilnryu.core.shell.Climate;
+import kilnryu.core.shell.Coat;
+import kilnryu.core.shell.Recipe;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.server.ResponseStatusException;
+
+/** The shells of a studio that are being built, and what is done to them. */
+@Service
+class Shells {
+    /** Readings older than this say nothing of a coat that still dries. */
+    private static final Duration LOOKED_BACK = Duration.ofDays(45);
+
+    private final DipStore dips;
+    private final RoomStore rooms;
+    private final Plans plans;
+    private final Hygrometer hygrometer;
+    private final Clock clock;
+
+    Shells(DipStore dips, RoomStore rooms, Plans plans, Hygrometer hygrometer, Clock clock) {
+        this.dips = dips;
+        this.rooms = rooms;
+        this.plans = plans;
+        this.hygrometer = hygrometer;
+        this.clock = clock;
+    }
+
+    Room room(Account account) {
+        return Room.saved(rooms.of(account.studioId()).fields(), account.zoneId());
+    }
+
+    Climate climate(Account account, Room room) {
+        return rooms.climate(account.studioId(), room, clock.instant().minus(LOOKED_BACK), account.zoneId());
+    }
+
+    List<ShellState> open(Account account) {
+        Climate climate = climate(account, room(account));
+        return dips.open(account.studioId()).stream()
+                .map(run -> state(account, run, climate))
+                .flatMap(Optional::stream)
+                .toList();
+    }
+
+    /** @throws ResponseStatusException 404 when the studio has no such shell */
+    ShellState find(Account account, long id) {
+        Run run = run(account, id);
+        return state(account, run, climate(account, room(account)))
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    Run run(Account account, long id) {
+        return dips.find(account.studioId(), id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    private Optional<ShellState> state(Account account, Run run, Climate climate) {
+        Optional<Plan> plan =
+                plans.thawed(account, run.plan()).filter(p -> p.shell().isPresent());
+        return plan.map(p -> ShellState.of(
+                run, p, new ShellState.Log(dips.dips(run.id()), dips.weighings(run.id())), climate, clock.instant()));
+    }
+
+    /** What the hygrometer shows now, with the fan of the room. */
+    Air air(Account account) {
+        Hygrometer.Reading now = hygrometer.read(account.studioId());
+        double speed = room(account).day().get(0).speed();
+        return new Air(now.celsius(), now.humidity(), speed);
+    }
+
+    /** @return the number of the shell, empty when one of this tree is being built already */
+    OptionalLong begin(Account account, Plans.Saved saved, String rack) {
+        Plan plan = saved.plan();
+        return dips.begin(
+                account,
+                saved.row().id(),
+                saved.row().name(),
+                PlanDocument.write(plan),
+                rack,
+                plan.shell().orElseThrow().plan().recipe().coats());
+    }
+
+    /**
+     * A dip of the next coat, now. The air of the moment goes with it and into the room's log.
+     *
+     * @param on how many coats the one who tapped saw; another number means that someone was quicker
+     */
+    @Transactional
+    public boolean tap(Account account, long id, int on) {
+        ShellState state = find(account, id);
+        if (state.on() != on || state.next().isEmpty() || state.run().endedAt() != null) {
+            return false;
+        }
+        Air air = air(account);
+        Instant now = clock.instant();
+        rooms.keep(
+                account.studioId(),
+                List.of(new RoomStore.Reading(now, air.celsius(), air.humidity(), OptionalDouble.of(air.speed()))),
+                "at a dip");
+        OptionalDouble no = OptionalDouble.empty();
+        String changed = state.phase() == ShellState.Phase.DRYING ? "before dry, by the estimate" : "";
+        dips.dip(account, id, new Logged(state.next().get(), now, air, new Readings(no, no, no, no), changed, ""));
+        return true;
+    }
+
+    /** A dip with all that was read of it, at any time; another coat than planned takes the planned one's place. */
+    @Transactional
+    public void log(Account account, long id, Logged dip) {
+        Run run = run(account, id);
+        int place = (int) dips.dips(id).stream()
+                .filter(d -> d.logged().at().isBefore(dip.at()))
+                .count();
+        List<Coat> coats = new ArrayList<>(run.coats());
+        String changed = dip.changed();
+        int on = dips.dips(id).size();
+        if (on < coats.size() && coats.get(on) != dip.coat()) {
+            changed = join(changed, "planned was " + coats.get(on).label());
+            coats.set(on, dip.coat());
+            dips.plan(id, coats);
+        } else if (on >= coats.size() && coats.size() < Recipe.MOST_COATS) {
+            changed = join(changed, "one more than planned");
+            coats.add(dip.coat());
+            dips.plan(id, coats);
+        }
+        if (place < on) {
+            changed = join(changed, "logged after a later one");
+        }
+        dips.dip(account, id, new Logged(dip.coat(), dip.at(), dip.air(), dip.readings(), changed, dip.note()));
+    }
+
+    private static String join(String a, String b) {
+        return a.isEmpty() ? b : a + "; " + b;
+    }
+
+    /** The coats to come after those that are on. */
+    void replan(Account account, long id, List<Coat> coming, String why) {
+        Run run = run(account, id);
+        List<Coat> coats = new ArrayList<>();
+        dips.dips(id).forEach(d -> coats.add(d.logged().coat()));
+        coats.addAll(coming);
+        dips.plan(run.id(), coats);
+        dips.event(account, id, "coats", Map.of("note", why));
+    }
+}
