@@ -284,6 +284,84 @@ class ApiTest extends AppTest {
         assertThat(ask("blend", "{}").getStatus()).isEqualTo(422);
     }
 
+    private static final String SHELL =
+            "{\"area_cm2\": 500, \"coats\": [\"plain-prime\", \"prime\", \"backup\", \"backup\","
+                    + "\"backup\", \"backup\", \"seal\"], \"climate\": {\"temperature_C\": 21, \"humidity_pct\": 50,"
+                    + "\"air_m_s\": 1}, \"openness\": \"open\"}";
+
+    /** The shell of the core's hand sum; its last coat 0.128 kg/m2 of water, 1.9 times for six beneath: 2.41 h, so a day. */
+    @Test
+    void theShellOfTheHandSum() throws Exception {
+        JsonNode answer = answer("shell", SHELL);
+        assertThat(figure(answer, "thickness_mm")).isCloseTo(5.6, within(1e-9));
+        assertThat(figure(answer, "slurry_g")).isCloseTo(222.418, within(0.001));
+        assertThat(figure(answer, "stucco_g")).isCloseTo(289.690, within(0.001));
+        assertThat(figure(answer, "shell_mass_g")).isCloseTo(465.92, within(0.01));
+        assertThat(figure(answer, "final_dry_h")).isEqualTo(24);
+        assertThat(answer.path("figures").has("stress_MPa")).isFalse();
+        JsonNode coats = answer.path("coats");
+        assertThat(coats.size()).isEqualTo(7);
+        assertThat(coats.get(0).propertyNames())
+                .containsExactlyInAnyOrder("key", "area_cm2", "slurry_g", "stucco_g", "drying_h", "thickness_mm");
+        assertThat(coats.at("/6/key").asString()).isEqualTo("seal");
+        assertThat(coats.at("/6/area_cm2").asDouble()).isCloseTo(584.022, within(0.001));
+        // 0.22 kg/m2 dry in 2.18 h, so 0.144 in 1.427 on the bare wax
+        assertThat(coats.at("/0/drying_h").asDouble()).isCloseTo(1.427, within(0.003));
+        double sum = 0;
+        for (JsonNode coat : coats) {
+            sum += coat.path("drying_h").asDouble();
+        }
+        assertThat(figure(answer, "drying_h")).isCloseTo(sum, within(1e-9));
+    }
+
+    /** 22.143 kPa on a radius of 40 in 5.6 mm: 0.158 MPa of 1.667, with wire of 2.5. */
+    @Test
+    void whatTheShellBears() throws Exception {
+        String loaded = SHELL.substring(0, SHELL.length() - 1)
+                + ", \"alloy\": \"si-bronze\", \"head_mm\": 300, \"radius_mm\": 40, \"wire\": true, \"metal_g\": 4000}";
+        JsonNode answer = answer("shell", loaded);
+        assertThat(figure(answer, "pressure_kPa")).isCloseTo(22.143, within(0.001));
+        assertThat(figure(answer, "stress_MPa")).isCloseTo(0.158166, within(1e-5));
+        assertThat(figure(answer, "allowed_MPa")).isCloseTo(2.5, within(1e-9));
+        assertThat(figure(answer, "lift_mass_g")).isCloseTo(4465.92, within(0.01));
+        JsonNode without =
+                answer("shell", loaded.replace(", \"metal_g\": 4000", "").replace("true", "false"));
+        assertThat(figure(without, "allowed_MPa")).isCloseTo(5.0 / 3, within(1e-9));
+        assertThat(without.at("/figures/lift_mass_g").isNull()).isTrue();
+    }
+
+    @Test
+    void saturatedAirGivesNoHoursButAStop() throws Exception {
+        JsonNode answer =
+                answer("shell", SHELL.replace("50,", "100,").replace("\"area_cm2\": 500", "\"area_cm2\": 500"));
+        assertThat(answer.at("/figures/drying_h").isNull()).isTrue();
+        assertThat(answer.at("/coats/0/drying_h").isNull()).isTrue();
+        assertThat(answer.at("/findings/0/id").asString()).isEqualTo("never-dries");
+        assertThat(answer("shell", SHELL.replace("50,", "0,"))
+                        .at("/figures/drying_h")
+                        .asDouble())
+                .isPositive();
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "\"area_cm2\": 500 | \"area_cm2\": 0 | area_cm2",
+                "\"area_cm2\": 500, | '' | area_cm2",
+                "\"seal\" | \"glue\" | coats[6]",
+                "\"seal\" | null | coats[6]",
+                "\"humidity_pct\": 50 | \"humidity_pct\": 101 | climate.humidity_pct",
+                "\"air_m_s\": 1 | \"air_m_s\": -1 | climate.air_m_s",
+                "\"open\" | \"shut\" | openness",
+                "\"area_cm2\": 500 | \"area_cm2\": 500, \"colour\": 1 | colour"
+            })
+    void anImpossibleShellIsAProblemAtItsField(String from, String to, String field) throws Exception {
+        MockHttpServletResponse response = ask("shell", SHELL.replace(from, to));
+        assertThat(response.getStatus()).isEqualTo(422);
+        assertThat(response.getContentAsString()).contains("\"field\":\"" + field + "\"");
+    }
+
     /** Three in a row with 30 between in a box: 440 x 160 x 240 mm. */
     @Test
     void severalCavitiesInOneBlock() throws Exception {

@@ -43,6 +43,9 @@ public final class Paths {
 
     /** A list's empty element still counts as one, so that what it lacks is said. */
     private static void element(Flat flat, String path, JsonNode element) {
+        if (element.isNull()) {
+            flat.texts.put(path, "");
+        }
         if (element.isObject()) {
             flat.texts.put(path + ".name", "");
         }
