@@ -337,7 +337,7 @@ class ShellPagesTest extends AppTest {
         send(owner, "/trees/" + tree + "/shell/take", Map.of("recipe", "recipe-" + number));
         assertThat(page(owner, "/trees/" + tree + "/mold")).contains("Planned: 2 prime, wire, 3 backup.");
         String document = page(owner, "/trees/" + tree + "/plan.json");
-        assertThat(document).contains("\"coats\":\"2 prime, wire, 3 backup\"").doesNotContain("recipe-" + number);
+        assertThat(document).contains("\"coats\" : \"2 prime, wire, 3 backup\"").doesNotContain("recipe-" + number);
         Map<String, String> change = new HashMap<>();
         change.put("version", "1");
         change.put("name", "Salt wind");
