@@ -69,9 +69,16 @@ class ShellPagesTest extends AppTest {
     @Test
     void theFireFollowsTheShell() throws Exception {
         String page = page(owner, "/trees/" + tree + "/firing");
-        assertThat(page)
-                .contains("School of the fire", "cold-handled", "look for cracks")
-                .contains("preheat");
+        assertThat(page).contains("School of the fire", "cold-handled", "cool, look", "preheat");
+    }
+
+    /** Printed, it has the coats to tick off in place of a mixing clock. */
+    @Test
+    void theCardCarriesTheCoats() throws Exception {
+        String card = page(owner, "/trees/" + tree + "/card");
+        assertThat(card).contains("1 plain prime, dries", "7 seal, dries").doesNotContain("Mixing clock");
+        assertThat(read(owner, "/trees/" + tree + "/card.pdf").getStatus()).isEqualTo(200);
+        assertThat(page(owner, "/labels?tree=" + tree)).contains("shell");
     }
 
     @Test

@@ -67,7 +67,8 @@ class RackController {
     public record Waiting(long tree, String name) {}
 
     /** A dip of the calendar. */
-    public record Line(String at, String name, String coat, String rack, String dry, boolean late, long shell) {}
+    public record Line(
+            String at, String name, String coat, String rack, String dry, String by, boolean late, long shell) {}
 
     /** A day of the calendar. */
     public record Day(String name, List<Line> lines) {}
@@ -227,6 +228,7 @@ class RackController {
                                 "",
                                 calendar.racks().getOrDefault(e.getKey(), ""),
                                 "",
+                                "",
                                 false,
                                 ids.getOrDefault(e.getKey(), 0L)))
                         .toList());
@@ -255,6 +257,9 @@ class RackController {
                             dip.number() + " " + dip.coat().label(),
                             calendar.racks().getOrDefault(dip.job(), ""),
                             Show.dayAndClock(dip.dry().atZone(account.zoneId())),
+                            dip.latest()
+                                    .map(l -> Show.dayAndClock(l.atZone(account.zoneId())))
+                                    .orElse("–"),
                             dip.late(),
                             ids.getOrDefault(dip.job(), 0L)));
         }

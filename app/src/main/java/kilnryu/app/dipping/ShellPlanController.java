@@ -198,7 +198,7 @@ class ShellPlanController {
                     prices.map(p -> Show.digits(
                                     shell.cost(p.slurry(), p.stucco()).value()))
                             .orElse("–"),
-                    recipe.key().equals(built.plan().recipe().key()),
+                    recipe.key().equals(planned.key()),
                     recipe.key().equals(built.proposal().school().key())));
         }
         return schools;

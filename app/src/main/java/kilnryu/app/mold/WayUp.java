@@ -25,6 +25,12 @@ public record WayUp(String stage, boolean cupUp, String drawing) {
         return ways;
     }
 
+    /** A shell hangs by its cup, drains through it, and is poured into it. */
+    public static List<WayUp> ofShell() {
+        return List.of(
+                way("dipped and dried", true), way("dewax", false), way("fire", false), way("metal poured", true));
+    }
+
     public static WayUp way(String stage, boolean cupUp) {
         return new WayUp(stage, cupUp, draw(stage, cupUp));
     }

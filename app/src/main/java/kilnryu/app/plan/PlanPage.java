@@ -41,6 +41,7 @@ public record PlanPage(
         String section,
         String curve,
         List<PartView> parts,
+        List<CoatView> coats,
         boolean turned) {
 
     /** A line of the make-ready column. */
@@ -63,9 +64,22 @@ public record PlanPage(
     /** A part of the tree on the card. */
     public record PartView(String name, int count, String material, Show.Shown volume) {}
 
+    /** A coat of a shell: what it picks up, and what the piece weighs wet with it. */
+    public record CoatView(
+            int number,
+            String coat,
+            String grain,
+            Show.Shown area,
+            Show.Shown slurry,
+            Show.Shown stucco,
+            Show.Shown after,
+            String drying,
+            String wet,
+            boolean wire) {}
+
     /** Which way up the mold stands, stage by stage. */
     public List<WayUp> ways() {
-        return WayUp.of(turned);
+        return coats.isEmpty() ? WayUp.of(turned) : WayUp.ofShell();
     }
 
     /** The drawings of a plan; each is made only for the pages that show it. */
@@ -110,6 +124,7 @@ public record PlanPage(
                             .map(c -> CurveDrawing.of(c, now.getZone(), units))
                             .orElse(""),
                     parts(),
+                    coats(),
                     plan.firing().map(f -> f.choices().school().turnsCupUp()).orElse(true));
         }
 
@@ -272,6 +287,28 @@ public record PlanPage(
                         t.segment().ruledBy(),
                         view(t.segment().holdSum())));
             }
+            return views;
+        }
+
+        private List<CoatView> coats() {
+            List<CoatView> views = new ArrayList<>();
+            plan.shell()
+                    .map(s -> s.plan())
+                    .ifPresent(s -> s.layers()
+                            .forEach(l -> views.add(new CoatView(
+                                    l.number(),
+                                    l.coat().label(),
+                                    l.coat().grain(),
+                                    shown(l.area()),
+                                    shown(l.slurry()),
+                                    shown(l.stucco()),
+                                    shown(l.after()),
+                                    l.drying().map(d -> shown(d).toString()).orElse("never"),
+                                    s.wetWith(l.number())
+                                            .map(w -> Show.value(w, Measure.GRAM, units, false)
+                                                    .toString())
+                                            .orElse("–"),
+                                    s.recipe().wireAfter() == l.number()))));
             return views;
         }
 

@@ -35,6 +35,7 @@ public record ShellPlan(
         Optional<Figure> lift,
         Optional<Wire> wire,
         Findings findings) {
+    private static final double USUAL_SOLIDS = 68;
     private static final Formula COST = Formula.of("slurry / 1000 * p1 + stucco / 1000 * p2");
 
     /**
@@ -71,6 +72,23 @@ public record ShellPlan(
     /** Days from the first dip to the fire if every dip follows as soon as it may; empty when it never dries. */
     public Optional<Double> days() {
         return drying.map(d -> (d.value() + finalDry.map(Figure::value).orElse(0.0)) / 24);
+    }
+
+    /**
+     * What pattern and shell weigh fresh from a dip, g: all coats to it, its own water still in it; empty without the
+     * pattern's mass.
+     */
+    public Optional<Double> wetWith(int number) {
+        return question.body().map(b -> {
+            double dry = question.solids().orElse(USUAL_SOLIDS) / 100;
+            double mass = b.wax().value();
+            for (Layer layer : layers.subList(0, number)) {
+                boolean last = layer.number() == number;
+                mass += layer.slurry().value() * (last ? 1 : dry)
+                        + layer.stucco().value();
+            }
+            return mass;
+        });
     }
 
     /** What slurry and stucco cost, in the money of the prices of a kilogram. */

@@ -123,6 +123,25 @@ class ShellPlannerTest {
                 .isCloseTo(200 + 222.418 * 0.68 + 289.690 + 23.361 * 0.32, CLOSE);
     }
 
+    /** 200 + 22.5 from the first dip; 200 + 15.3 + 25.238 + 30.285 from the second; from the last as the plan says. */
+    @Test
+    void itGrowsHeavierWithEveryDip() {
+        Asked asked = new Asked();
+        asked.body = Optional.of(body(200, 20, false));
+        ShellPlan plan = asked.plan();
+        assertThat(plan.wetWith(1).orElseThrow()).isCloseTo(222.5, CLOSE);
+        assertThat(plan.wetWith(2).orElseThrow()).isCloseTo(270.823, CLOSE);
+        assertThat(plan.wetWith(7).orElseThrow())
+                .isCloseTo(plan.wet().orElseThrow().value(), within(1e-9));
+        assertThat(new Asked().plan().wetWith(1)).isEmpty();
+    }
+
+    /** 222.418 g at 3 and 289.690 g at 1.1 a kilogram: 0.667 and 0.319. */
+    @Test
+    void whatItCosts() {
+        assertThat(new Asked().plan().cost(3, 1.1).value()).isCloseTo(0.98591, within(1e-4));
+    }
+
     /** 0.9 * 8360 * 9.81 * 0.3 = 22.143 kPa; on a radius of 40 in 5.6 mm 0.15817 MPa of the 1.6667 allowed. */
     @Test
     void theHeadOfMetalPullsAtTheWall() {
