@@ -7,13 +7,16 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.Set;
 import kilnryu.app.account.Account;
 import kilnryu.app.equipment.EquipmentReader;
 import kilnryu.app.equipment.EquipmentStore;
+import kilnryu.app.piece.PieceParts;
 import kilnryu.app.plan.Plan;
 import kilnryu.app.plan.Plans;
+import kilnryu.app.plan.Stage;
 import kilnryu.app.plan.Station;
 import kilnryu.app.plan.Stations;
 import kilnryu.app.sheet.Fields;
@@ -22,6 +25,7 @@ import kilnryu.app.web.Units;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.shell.Dewax;
+import kilnryu.core.shell.OfTree;
 import kilnryu.core.shell.Recipe;
 import kilnryu.core.shell.ShellPlan;
 import kilnryu.core.shell.ShellPlanner;
@@ -46,6 +50,7 @@ class ShellPlanController {
     private final DipStore dips;
     private final TankStore tanks;
     private final EquipmentStore equipment;
+    private final PieceParts pieces;
     private final List<Station.Source> laterStations;
 
     ShellPlanController(
@@ -54,7 +59,9 @@ class ShellPlanController {
             DipStore dips,
             TankStore tanks,
             EquipmentStore equipment,
+            PieceParts pieces,
             List<Station.Source> laterStations) {
+        this.pieces = pieces;
         this.plans = plans;
         this.shells = shells;
         this.dips = dips;
@@ -102,6 +109,28 @@ class ShellPlanController {
             plans.useFlask(account, id, fields);
         }
         return "redirect:/trees/" + id + "/shell";
+    }
+
+    /** The area that the meshes of its pieces give takes the place of the estimate. */
+    @PostMapping("/trees/{id}/shell/area")
+    String area(@AuthenticationPrincipal Account account, @PathVariable long id) {
+        Plans.Saved saved = plans.find(account, id);
+        meshed(account, saved)
+                .ifPresent(a -> plans.useFlask(account, id, Map.of("shell.area_cm2", Show.exact(a.value()) + " cm²")));
+        return "redirect:/trees/" + id + "/shell";
+    }
+
+    /** Pieces by their meshes, the rest by its measures; empty where no part comes from a measured mesh. */
+    private Optional<Figure> meshed(Account account, Plans.Saved saved) {
+        Fields fields = saved.plan().fields().get(Stage.TREE);
+        List<OptionalDouble> areas = fields.keys("parts").stream()
+                .map(key -> fields.text("parts[" + key + "].piece", 20).orElse(""))
+                .map(piece -> piece.matches("\\d{1,18}")
+                        ? pieces.area(account, Long.parseLong(piece))
+                        : OptionalDouble.empty())
+                .toList();
+        boolean any = areas.stream().anyMatch(OptionalDouble::isPresent);
+        return any ? saved.plan().tree().map(t -> OfTree.area(t, areas)) : Optional.empty();
     }
 
     @PostMapping("/trees/{id}/shell/begin")
@@ -158,6 +187,11 @@ class ShellPlanController {
                 shells.room(account).racks().stream().map(r -> r.name()).toList());
         if (plan.shell().isPresent()) {
             var built = plan.shell().get();
+            meshed(account, saved)
+                    .filter(a ->
+                            Math.abs(a.value() - built.plan().question().area().value()) > 0.5)
+                    .ifPresent(a -> model.addAttribute("meshed", shown(account, a)));
+            model.addAttribute("area", shown(account, built.plan().question().area()));
             model.addAttribute("proposal", built.proposal().reason());
             model.addAttribute("schools", schools(account, plan));
             model.addAttribute("tanks", tanks(account, plan));
@@ -177,9 +211,14 @@ class ShellPlanController {
         Optional<EquipmentReader.Prices> prices =
                 EquipmentReader.prices(equipment.of(account.studioId()).fields());
         List<School> schools = new ArrayList<>();
-        for (Recipe recipe : plan.reading()
+        List<Recipe> recipes = new ArrayList<>(plan.reading()
                 .recipes()
-                .all(built.proposal().target(), plan.reading().factors())) {
+                .all(built.proposal().target(), plan.reading().factors()));
+        Recipe planned = built.plan().recipe();
+        if (recipes.stream().noneMatch(r -> r.key().equals(planned.key()))) {
+            recipes.add(planned);
+        }
+        for (Recipe recipe : recipes) {
             ShellPlan shell = new ShellPlanner(plan.reading().factors())
                     .plan(built.plan().question().by(recipe));
             double margin = shell.strength().map(s -> s.margin()).orElse(PLENTY);

@@ -13,6 +13,7 @@ import kilnryu.app.sheet.Fields;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
 import kilnryu.core.mesh.Pockets;
+import kilnryu.core.sum.Figure;
 import org.springframework.stereotype.Component;
 
 /** A piece as a part of a tree: what is known of it, written as a caster would type it. */
@@ -33,16 +34,30 @@ public class PieceParts {
         return pieces.find(account.studioId(), id).map(row -> part(account, row));
     }
 
-    private Map<String, String> part(Account account, PieceStore.Row row) {
-        Optional<MeshStore.Row> measured = meshes.ofPiece(account.studioId(), row.id())
+    /** Area of one of a piece by its mesh, cm2; empty without a measured mesh. */
+    public OptionalDouble area(Account account, long id) {
+        Optional<Figure> area = pieces.find(account.studioId(), id)
+                .flatMap(row -> read(account, row, measured(account, row)).area());
+        return area.isPresent() ? OptionalDouble.of(area.get().value()) : OptionalDouble.empty();
+    }
+
+    private Optional<MeshStore.Row> measured(Account account, PieceStore.Row row) {
+        return meshes.ofPiece(account.studioId(), row.id())
                 .filter(m -> m.state().equals("measured"));
-        Optional<MeshSummary> mesh = measured.map(MeshStore.Row::summary);
-        PieceReader.Piece piece = PieceReader.read(
+    }
+
+    private PieceReader.Piece read(Account account, PieceStore.Row row, Optional<MeshStore.Row> measured) {
+        return PieceReader.read(
                 Fields.typed(row.fields(), Units.METRIC),
-                mesh,
+                measured.map(MeshStore.Row::summary),
                 EquipmentReader.none(),
                 factors.of(account.studioId()),
                 LocalDate.EPOCH);
+    }
+
+    private Map<String, String> part(Account account, PieceStore.Row row) {
+        Optional<MeshStore.Row> measured = measured(account, row);
+        PieceReader.Piece piece = read(account, row, measured);
         Map<String, String> part = new LinkedHashMap<>();
         part.put("name", row.name());
         part.put("alloy", row.fields().getOrDefault("alloy", ""));

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import kilnryu.core.gating.Form;
 import kilnryu.core.gating.GatingPlan;
 import kilnryu.core.gating.Placing;
@@ -31,17 +32,40 @@ public final class OfTree {
     private static final Formula CONE = Formula.of("n * pi * (a + b) / 2 * sqrt(l^2 + ((a - b) / 2)^2) / 100");
     private static final Formula BAR = Formula.of("n * 2 * (w + t) * l / 100");
 
+    private static final Formula MEASURED = Formula.of("n * one");
+
     private OfTree() {}
 
     /** Area of all parts, cm2; faces hidden where parts join are not taken off. */
     public static Figure area(TreePlan tree) {
+        return area(tree, List.of());
+    }
+
+    /**
+     * The same where the area of some parts is known.
+     *
+     * @param known of one of each part, cm2, in the order of the parts; may be shorter than they are
+     */
+    public static Figure area(TreePlan tree, List<OptionalDouble> known) {
         List<Figure> areas = new ArrayList<>();
         List<Part> parts = tree.tree().parts();
         for (int i = 0; i < parts.size(); i++) {
-            areas.add(area(parts.get(i), tree.partVolumes().get(i)));
+            OptionalDouble one = i < known.size() ? known.get(i) : OptionalDouble.empty();
+            areas.add(
+                    one.isPresent()
+                            ? measured(parts.get(i), one.getAsDouble())
+                            : area(parts.get(i), tree.partVolumes().get(i)));
         }
         return Figure.computed("area", "area of pattern and gating", Measure.SQUARE_CENTIMETRE)
                 .total(areas);
+    }
+
+    private static Figure measured(Part part, double one) {
+        return Figure.computed("a", "area of " + part.name(), Measure.SQUARE_CENTIMETRE)
+                .by(
+                        MEASURED,
+                        Figure.given("n", "how many", part.count(), Measure.TIMES, Known.CHOSEN, 0),
+                        Figure.given("one", "by its mesh", one, Measure.SQUARE_CENTIMETRE, Known.MEASURED, 0));
     }
 
     private static Figure area(Part part, Figure volume) {

@@ -54,6 +54,28 @@ class OfTreeTest {
         assertThat(area(2, new Amount.Bar(mm(20), mm(10), mm(50)))).isCloseTo(2 * 30, within(1e-9));
     }
 
+    /** Two of 80 cm2 by their mesh. */
+    @Test
+    void aMeshKnowsBetter() {
+        Part part = new Part(
+                "shell",
+                Part.Role.PIECE,
+                PatternMaterial.SCULPTURE_WAX,
+                2,
+                new Amount.OfVolume(Volume.cubicCentimetres(33.5103)),
+                Optional.empty());
+        TreePlan plan = new TreePlanner(Factors.HANDBOOK)
+                .plan(new Tree(
+                        Alloy.SI_BRONZE,
+                        List.of(part, part),
+                        Optional.empty(),
+                        OptionalDouble.empty(),
+                        OptionalDouble.empty(),
+                        Optional.empty()));
+        assertThat(OfTree.area(plan, List.of(OptionalDouble.of(80))).value())
+                .isCloseTo(160 + 2 * 1.5 * 50.2655, within(0.01));
+    }
+
     /** A ball of 33.510 cm3 has a radius of 2 cm and 50.265 cm2; a piece half as much again. */
     @Test
     void piecesAreRougherThanBalls() {
