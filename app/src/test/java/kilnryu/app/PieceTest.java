@@ -138,6 +138,25 @@ class PieceTest extends AppTest {
         assertThat(measured(id)).contains("<b>6.34</b>");
     }
 
+    /** A box of 10 x 20 x 30 mm has 22 cm2; two of them on a tree in shell 44. */
+    @Test
+    void aShellsAreaComesFromTheMeshesOfItsPieces() throws Exception {
+        Map<String, String> fields = new HashMap<>(SANDPIPER);
+        fields.put("mesh_shows", "pattern");
+        long id = piece(fields);
+        upload(owner, "/pieces/" + id + "/mesh", "mesh", "bird.stl", MeshFiles.box(10, 20, 30, 12));
+        measured(id);
+        Map<String, String> parts = new HashMap<>(WAX);
+        parts.put("parts[a].count", "2");
+        parts.put("parts[a].piece", Long.toString(id));
+        long tree = tree(owner, parts);
+        send(owner, "/trees/" + tree + "/mold", Map.of("version", "0", "mold_kind", "shell"));
+        assertThat(page(owner, "/trees/" + tree + "/shell")).contains("the meshes of its pieces give 44 cm²");
+        send(owner, "/trees/" + tree + "/shell/area", Map.of());
+        assertThat(page(owner, "/trees/" + tree + "/mold")).contains("value=\"44 cm²\"");
+        assertThat(page(owner, "/trees/" + tree + "/shell")).doesNotContain("the meshes of its pieces");
+    }
+
     /** Three layers gave 4.2 mm at the thinnest; 5 mm take 3.57. */
     @Test
     void layersOfASlushedWaxAreCountedOn() throws Exception {
