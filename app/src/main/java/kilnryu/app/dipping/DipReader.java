@@ -94,7 +94,7 @@ final class DipReader {
             }
             case "dewax" -> {
                 fields.required("recovered_g", Range.MASS_OR_NONE);
-                fields.text("note", LONGEST);
+                fields.text("seen", LONGEST);
             }
             default -> {
                 for (String tick : LOOKS.keySet()) {

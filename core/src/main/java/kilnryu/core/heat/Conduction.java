@@ -1,0 +1,434 @@
+package kilnryu.core.heat;
+
+/**
+ * Heat conduction in a body through time, by finite volumes.
+ *
+ * <p>Method: one step is a sweep along the radii and one along the axis, in turns first (locally one-dimensional
+ * splitting). Each line is solved implicitly (backward Euler) with capacities along the way it will go; the fluxes of that
+ * solution, and nothing else, then change the heat of the cells, and each cell's temperature is found from its heat by the
+ * curves of {@link Medium}. So heat is neither made nor lost by the latent heats: what has come in through the faces is
+ * what the cells have taken, to rounding. Error of first order in the step and of second in the cells; stable at any step.
+ * {@link #advance} chooses its steps so that no cell changes by more than a set number of kelvins in one.
+ *
+ * <p>Not safe for several threads. Nothing is allocated while it runs.
+ */
+public final class Conduction {
+    private static final double SHORTEST_S = 0.02;
+    private static final double GROWTH = 1.35;
+    private static final double NOTHING = 1e-12;
+    /** Temperatures are found from heat to this, relative: near rounding, so that the sums agree. */
+    private static final double CLOSE = 1e-14;
+
+    private final Body body;
+    private final Medium medium;
+    private final Face side;
+    private final Face bottom;
+    private final Face top;
+    private final double perStep;
+    private final double longest;
+    private final double start;
+
+    private final int rings;
+    private final int layers;
+    private final double dr;
+    private final double dz;
+    private final double[] ringArea;
+    private final double[] radialGeometry;
+    private final double sideArea;
+
+    private final double[] t;
+    private final double[] hottest;
+    private final double[] k;
+    private final double[] sideSurface;
+    private final double[] bottomSurface;
+    private final double[] topSurface;
+    private final double[] line;
+    private final double[] next;
+    private final double[] capacity;
+    private final double[] lower;
+    private final double[] upper;
+    private final double[] main;
+    private final double[] right;
+    private final double[] conductance;
+
+    private double time;
+    private double step;
+    private double heatIn;
+    private double changed;
+    private boolean axisFirst;
+    private long steps;
+
+    /** The temperature around a body, C, at a time in seconds. */
+    @FunctionalInterface
+    public interface Around {
+        double at(double seconds);
+    }
+
+    /** The faces of a body. */
+    public record Faces(Face side, Face bottom, Face top) {
+        public static Faces all(Face face) {
+            return new Faces(face, face, face);
+        }
+    }
+
+    /**
+     * How closely it is followed.
+     *
+     * @param perStep no cell changes by more in one step, K
+     * @param longest step, s
+     */
+    public record Fineness(double perStep, double longest) {
+        public static final Fineness USUAL = new Fineness(2, 60);
+    }
+
+    /** A body of one temperature with all its water. */
+    public Conduction(Body body, Medium medium, Faces faces, double start, Fineness fineness) {
+        this.body = body;
+        this.medium = medium;
+        this.side = body.slab() ? Face.INSULATED : faces.side;
+        this.bottom = faces.bottom;
+        this.top = faces.top;
+        this.start = start;
+        this.perStep = fineness.perStep;
+        this.longest = fineness.longest;
+        rings = body.rings();
+        layers = body.layers();
+        dr = body.radius() / rings;
+        dz = body.height() / layers;
+        ringArea = new double[rings];
+        radialGeometry = new double[rings];
+        for (int i = 0; i < rings; i++) {
+            double in = i * dr;
+            double out = in + dr;
+            ringArea[i] = Math.PI * (out * out - in * in);
+            radialGeometry[i] = 2 * Math.PI * out * dz;
+        }
+        sideArea = radialGeometry[rings - 1];
+        int cells = rings * layers;
+        t = new double[cells];
+        hottest = new double[cells];
+        k = new double[cells];
+        java.util.Arrays.fill(t, start);
+        java.util.Arrays.fill(hottest, start);
+        sideSurface = filled(layers);
+        bottomSurface = filled(rings);
+        topSurface = filled(rings);
+        int most = Math.max(rings, layers);
+        line = new double[most];
+        next = new double[most];
+        capacity = new double[most];
+        lower = new double[most];
+        upper = new double[most];
+        main = new double[most];
+        right = new double[most];
+        conductance = new double[most + 1];
+        step = 1;
+    }
+
+    private double[] filled(int size) {
+        double[] all = new double[size];
+        java.util.Arrays.fill(all, start);
+        return all;
+    }
+
+    /** Goes on to a time, s; the same surroundings for all faces. */
+    public void advance(double to, Around around) {
+        while (time < to - 1e-9) {
+            double dt = Math.min(Math.min(step, longest), to - time);
+            double there = around.at(time + dt);
+            single(dt, there);
+            steps++;
+            time += dt;
+            double wish = changed > NOTHING ? dt * perStep / changed : dt * GROWTH;
+            // a step cut short at the end says nothing of how long the next may be
+            step = Math.max(SHORTEST_S, Math.min(wish, Math.max(dt, step) * GROWTH));
+        }
+    }
+
+    private void single(double dt, double around) {
+        changed = 0;
+        if (axisFirst) {
+            alongAxis(dt, around);
+            alongRadii(dt, around);
+        } else {
+            alongRadii(dt, around);
+            alongAxis(dt, around);
+        }
+        axisFirst = !axisFirst;
+    }
+
+    private void conductivities() {
+        for (int c = 0; c < t.length; c++) {
+            k[c] = medium.conductivity(t[c], hottest[c]);
+        }
+    }
+
+    private void alongRadii(double dt, double around) {
+        if (rings == 1 && side == Face.INSULATED) {
+            return;
+        }
+        conductivities();
+        for (int j = 0; j < layers; j++) {
+            int row = j * rings;
+            conductance[0] = 0;
+            for (int i = 0; i < rings - 1; i++) {
+                double a = k[row + i];
+                double b = k[row + i + 1];
+                conductance[i + 1] = radialGeometry[i] * 2 * a * b / (a + b) / dr;
+            }
+            double inside = 2 * k[row + rings - 1] / dr;
+            double out = side.whole(sideSurface[j], around);
+            double through = out == 0 ? 0 : out * inside / (out + inside);
+            conductance[rings] = sideArea * through;
+            for (int i = 0; i < rings; i++) {
+                line[i] = t[row + i];
+                capacity[i] = ringArea[i] * dz * slope(row + i);
+            }
+            solve(rings, dt, 0, around, row, 1);
+            if (out > 0) {
+                double edge = t[row + rings - 1];
+                sideSurface[j] = edge + (around - edge) * through / inside;
+            }
+        }
+    }
+
+    private void alongAxis(double dt, double around) {
+        conductivities();
+        for (int i = 0; i < rings; i++) {
+            double area = ringArea[i];
+            double insideBottom = 2 * k[i] / dz;
+            double outBottom = bottom.whole(bottomSurface[i], around);
+            double throughBottom = outBottom == 0 ? 0 : outBottom * insideBottom / (outBottom + insideBottom);
+            conductance[0] = area * throughBottom;
+            for (int j = 0; j < layers - 1; j++) {
+                double a = k[j * rings + i];
+                double b = k[(j + 1) * rings + i];
+                conductance[j + 1] = area * 2 * a * b / (a + b) / dz;
+            }
+            int last = (layers - 1) * rings + i;
+            double insideTop = 2 * k[last] / dz;
+            double outTop = top.whole(topSurface[i], around);
+            double throughTop = outTop == 0 ? 0 : outTop * insideTop / (outTop + insideTop);
+            conductance[layers] = area * throughTop;
+            for (int j = 0; j < layers; j++) {
+                line[j] = t[j * rings + i];
+                capacity[j] = area * dz * slope(j * rings + i);
+            }
+            solve(layers, dt, around, around, i, rings);
+            if (outBottom > 0) {
+                bottomSurface[i] = t[i] + (around - t[i]) * throughBottom / insideBottom;
+            }
+            if (outTop > 0) {
+                topSurface[i] = t[last] + (around - t[last]) * throughTop / insideTop;
+            }
+        }
+    }
+
+    private double slope(int cell) {
+        return t[cell] < hottest[cell] ? medium.capacityBelow(t[cell], hottest[cell]) : medium.virginSlope(t[cell]);
+    }
+
+    /** One line: implicit solution, a second one with the capacities along the way, then heat by its fluxes. */
+    private void solve(int n, double dt, double before, double ahead, int first, int stride) {
+        implicit(n, dt, before, ahead);
+        boolean bent = false;
+        for (int i = 0; i < n; i++) {
+            int cell = first + i * stride;
+            double secant = secant(cell, next[i]);
+            double volume = capacity[i] / slope(cell);
+            double better = volume * secant;
+            if (Math.abs(better - capacity[i]) > 0.02 * capacity[i]) {
+                bent = true;
+            }
+            capacity[i] = better;
+        }
+        if (bent) {
+            implicit(n, dt, before, ahead);
+        }
+        for (int i = 0; i < n; i++) {
+            double low = i == 0 ? before : next[i - 1];
+            double high = i == n - 1 ? ahead : next[i + 1];
+            double into = conductance[i] * (low - next[i]) + conductance[i + 1] * (high - next[i]);
+            right[i] = into * dt;
+        }
+        heatIn += dt * (conductance[0] * (before - next[0]) + conductance[n] * (ahead - next[n - 1]));
+        for (int i = 0; i < n; i++) {
+            int cell = first + i * stride;
+            give(cell, right[i] / volume(first, stride, i));
+        }
+    }
+
+    private double volume(int first, int stride, int i) {
+        return (stride == 1 ? ringArea[i] : ringArea[first]) * dz;
+    }
+
+    /** Mean capacity per m3 between where a cell is and where it may go. */
+    private double secant(int cell, double to) {
+        double from = t[cell];
+        double way = to - from;
+        if (Math.abs(way) < 1e-6) {
+            return slope(cell);
+        }
+        double most = hottest[cell];
+        if (to <= most) {
+            return (medium.below(to, most) - medium.below(from, most)) / way;
+        }
+        return (medium.virgin(to) - medium.virgin(most) + medium.below(most, most) - medium.below(from, most)) / way;
+    }
+
+    private void implicit(int n, double dt, double before, double after) {
+        for (int i = 0; i < n; i++) {
+            double c = capacity[i] / dt;
+            lower[i] = -conductance[i];
+            upper[i] = -conductance[i + 1];
+            main[i] = c + conductance[i] + conductance[i + 1];
+            right[i] = c * line[i];
+        }
+        right[0] += conductance[0] * before;
+        right[n - 1] += conductance[n] * after;
+        for (int i = 1; i < n; i++) {
+            double w = lower[i] / main[i - 1];
+            main[i] -= w * upper[i - 1];
+            right[i] -= w * right[i - 1];
+        }
+        next[n - 1] = right[n - 1] / main[n - 1];
+        for (int i = n - 2; i >= 0; i--) {
+            next[i] = (right[i] - upper[i] * next[i + 1]) / main[i];
+        }
+    }
+
+    /** Changes the heat of a cell, J/m3, and finds its temperature by the curves. */
+    private void give(int cell, double heat) {
+        double from = t[cell];
+        double most = hottest[cell];
+        double to;
+        if (heat <= 0) {
+            to = downTo(from, most, heat);
+        } else {
+            double room = from < most ? medium.below(most, most) - medium.below(from, most) : 0;
+            if (heat < room) {
+                to = downTo(from, most, heat);
+            } else {
+                to = upTo(most, heat - room);
+                hottest[cell] = to;
+            }
+        }
+        t[cell] = to;
+        changed = Math.max(changed, Math.abs(to - from));
+    }
+
+    /** Along the curve of what was hotter already. */
+    private double downTo(double from, double most, double heat) {
+        double goal = medium.below(from, most) + heat;
+        double at = from + heat / medium.capacityBelow(from, most);
+        for (int i = 0; i < 30; i++) {
+            double off = medium.below(at, most) - goal;
+            double by = off / medium.capacityBelow(at, most);
+            at -= by;
+            if (Math.abs(by) < CLOSE * (1 + Math.abs(at))) {
+                break;
+            }
+        }
+        return at;
+    }
+
+    /** Along the curve of first heating; its slope jumps, so the way is kept between bounds. */
+    private double upTo(double from, double heat) {
+        double goal = medium.virgin(from) + heat;
+        double low = from;
+        double high = from + heat / (medium.density() * (medium.cp0() + medium.cp1() * from)) + 1e-9;
+        double at = Math.min(high, from + heat / medium.virginSlope(from));
+        for (int i = 0; i < 80; i++) {
+            double off = medium.virgin(at) - goal;
+            if (off > 0) {
+                high = at;
+            } else {
+                low = at;
+            }
+            double by = off / medium.virginSlope(at);
+            if (Math.abs(by) < CLOSE * (1 + Math.abs(at))) {
+                break;
+            }
+            double better = at - by;
+            at = better < low || better > high ? (low + high) / 2 : better;
+        }
+        return at;
+    }
+
+    /** Seconds since the start. */
+    public double time() {
+        return time;
+    }
+
+    /** Steps taken so far. */
+    public long steps() {
+        return steps;
+    }
+
+    /** Heat that has come in through all faces, J. */
+    public double heatIn() {
+        return heatIn;
+    }
+
+    /** Heat the cells have taken up, J, by the curves of the medium: equal to {@link #heatIn} to rounding. */
+    public double heatTaken() {
+        double sum = 0;
+        for (int j = 0; j < layers; j++) {
+            for (int i = 0; i < rings; i++) {
+                int c = j * rings + i;
+                sum += ringArea[i] * dz * medium.taken(start, t[c], hottest[c]);
+            }
+        }
+        return sum;
+    }
+
+    /** Temperature of a cell, C. */
+    public double at(int ring, int layer) {
+        return t[layer * rings + ring];
+    }
+
+    /** How hot a cell has been, C. */
+    public double hottestAt(int ring, int layer) {
+        return hottest[layer * rings + ring];
+    }
+
+    /** On the axis at the first end, C: the middle of a body of which this is one half. */
+    public double middleOfHalf() {
+        double first = onAxis(0);
+        double second = onAxis(1);
+        return bottom == Face.INSULATED ? first - (second - first) / 8 : first;
+    }
+
+    /** On the axis of a layer, C, with the parabola that its two inner cells make. */
+    public double onAxis(int layer) {
+        int row = layer * rings;
+        return rings < 2 ? t[row] : t[row] - (t[row + 1] - t[row]) / 8;
+    }
+
+    /** Surface of the side at the first end, C. */
+    public double sideAtFirstEnd() {
+        return bottom == Face.INSULATED ? sideSurface[0] - (sideSurface[1] - sideSurface[0]) / 8 : sideSurface[0];
+    }
+
+    /** Surface of the last end on the axis, C. */
+    public double topOnAxis() {
+        return rings < 2 ? topSurface[0] : topSurface[0] - (topSurface[1] - topSurface[0]) / 8;
+    }
+
+    /** Share of all free water that is left, 1 to 0. */
+    public double freeWaterLeft() {
+        double left = 0;
+        double whole = 0;
+        for (int j = 0; j < layers; j++) {
+            for (int i = 0; i < rings; i++) {
+                left += ringArea[i] * Medium.freeLeft(hottest[j * rings + i]);
+                whole += ringArea[i];
+            }
+        }
+        return left / whole;
+    }
+
+    public Body body() {
+        return body;
+    }
+}
