@@ -31,7 +31,6 @@ public final class ShellDrawing {
     private static final double WALL_Y = 80;
     private static final double WALL_HIGH = 360;
     private static final double WALL_WIDE = 46;
-    private static final double GRAIN_AREA = 34;
     private static final String SMALL = "font-size=\"11\" fill=\"" + Svg.FAINT_INK + "\"";
     private static final String WAX = "fill=\"#f3ead9\" stroke=\"" + Svg.INK + "\" stroke-width=\"0.9\"";
 
@@ -245,14 +244,17 @@ public final class ShellDrawing {
     private void grains(Layer layer, double y, double high, double up) {
         double grain = Math.max(0.7, Math.min(high / 3.2, size(layer.coat()) * up * 0.3));
         Random random = new Random(layer.number());
-        int many = (int) Math.min(90, WALL_WIDE * high / (GRAIN_AREA * grain * grain / 9));
-        for (int i = 0; i < many; i++) {
-            svg.ellipse(
-                    WALL_X + grain + random.nextDouble() * (WALL_WIDE - 2 * grain),
-                    y + grain + random.nextDouble() * Math.max(0, high - 2 * grain),
-                    grain,
-                    grain * (0.6 + 0.4 * random.nextDouble()),
-                    "fill=\"#6f6250\" fill-opacity=\"0.55\"");
+        double apart = 2.3 * grain;
+        for (double up1 = y + grain; up1 <= y + high - grain + 0.01; up1 += apart) {
+            for (double x = WALL_X + grain; x <= WALL_X + WALL_WIDE - grain; x += apart) {
+                double off = (random.nextDouble() - 0.5) * 0.5 * grain;
+                svg.ellipse(
+                        x + off,
+                        up1 + off / 2,
+                        grain * (0.75 + 0.25 * random.nextDouble()),
+                        grain * (0.6 + 0.35 * random.nextDouble()),
+                        "fill=\"#6f6250\" fill-opacity=\"0.55\"");
+            }
         }
     }
 
