@@ -151,7 +151,7 @@ class PieceTest extends AppTest {
         parts.put("parts[a].piece", Long.toString(id));
         long tree = tree(owner, parts);
         send(owner, "/trees/" + tree + "/mold", Map.of("version", "0", "mold_kind", "shell"));
-        assertThat(page(owner, "/trees/" + tree + "/shell")).contains("the meshes of its pieces give 44 cm²");
+        assertThat(page(owner, "/trees/" + tree + "/shell")).contains("the meshes of its pieces give 44.0 cm²");
         send(owner, "/trees/" + tree + "/shell/area", Map.of());
         assertThat(page(owner, "/trees/" + tree + "/mold")).contains("value=\"44 cm²\"");
         assertThat(page(owner, "/trees/" + tree + "/shell")).doesNotContain("the meshes of its pieces");

@@ -87,6 +87,9 @@ class ShellPagesTest extends AppTest {
         assertThat(page).contains("few coats", "many coats", "wire-bound", "graded", "to a thickness", "planned");
         send(owner, "/trees/" + tree + "/shell/take", Map.of("recipe", "many-coats"));
         assertThat(page(owner, "/trees/" + tree + "/mold")).contains("Planned: 2 prime, 7 backup, seal.");
+        assertThat(send(owner, "/trees/" + tree + "/shell/take", Map.of("recipe", "nonsense"))
+                        .getStatus())
+                .isEqualTo(404);
         Map<String, String> shop = new LinkedHashMap<>();
         shop.put("version", "0");
         shop.put("slurry_price", "3");

@@ -2,6 +2,7 @@ package kilnryu.app.dipping;
 
 import java.io.IOException;
 import java.io.StringReader;
+import java.io.UncheckedIOException;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDateTime;
@@ -62,7 +63,7 @@ final class LoggerFile {
             boolean fahrenheit =
                     celsius.toLowerCase(Locale.ROOT).replace(" ", "").matches(".*(°f|\\(f\\)|_f|fahr).*");
             return lines(parser, List.of(time, celsius, humidity), fahrenheit, zone);
-        } catch (IOException | IllegalArgumentException | IllegalStateException e) {
+        } catch (IOException | UncheckedIOException | IllegalArgumentException | IllegalStateException e) {
             throw new Unusable("This is no CSV that can be read: " + e.getMessage());
         }
     }

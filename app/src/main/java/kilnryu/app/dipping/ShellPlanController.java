@@ -39,6 +39,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
 
 /** The page of a tree's shell before its first dip: the schools side by side, tanks, dewax, and the start. */
 @Controller
@@ -102,7 +103,11 @@ class ShellPlanController {
     @PostMapping("/trees/{id}/shell/take")
     String take(@AuthenticationPrincipal Account account, @PathVariable long id, @RequestParam String recipe) {
         Plans.Saved saved = plans.find(account, id);
-        if (saved.plan().shell().isPresent()) {
+        Plan plan = saved.plan();
+        if (plan.reading().recipes().named(recipe, 1, plan.reading().factors()).isEmpty()) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        if (plan.shell().isPresent()) {
             Map<String, String> fields = new LinkedHashMap<>();
             fields.put("shell.recipe", recipe);
             fields.put("shell.coats", "");

@@ -271,13 +271,13 @@ public final class ShellDrawing {
 
     private void words() {
         svg.text(
-                AXIS,
+                8,
                 HEIGHT - 10,
                 "shell " + length(plan.thickness().value()) + ", to scale · "
                         + length(outline.width() + 2 * plan.thickness().value()) + " wide, "
                         + length(outline.height() + plan.thickness().value()) + " high"
                         + (on < plan.layers().size() ? ", pale: to come" : ""),
-                "font-size=\"12\" fill=\"" + Svg.INK + "\" text-anchor=\"middle\"");
+                "font-size=\"12\" fill=\"" + Svg.INK + "\" text-anchor=\"start\"");
     }
 
     private String length(double millimetres) {

@@ -55,6 +55,8 @@ class LoggerFileTest {
         assertThatThrownBy(() -> read("time,weight\n2026-01-01 10:00,20\n"))
                 .isInstanceOf(LoggerFile.Unusable.class)
                 .hasMessageContaining("temp");
+        assertThatThrownBy(() -> read("time,temp,hum\n\"unclosed")).isInstanceOf(LoggerFile.Unusable.class);
+        assertThatThrownBy(() -> read("\u0000\u0001")).isInstanceOf(LoggerFile.Unusable.class);
         assertThatThrownBy(() -> read("")).isInstanceOf(LoggerFile.Unusable.class);
         assertThatThrownBy(() -> read("time,temp,hum\nno,no,no\n"))
                 .isInstanceOf(LoggerFile.Unusable.class)
