@@ -9,6 +9,7 @@ import java.util.function.BiFunction;
 import kilnryu.app.account.Account;
 import kilnryu.app.blend.BlendReader;
 import kilnryu.app.factor.FactorStore;
+import kilnryu.app.kiln.FiringQuestionReader;
 import kilnryu.app.mold.BlockReader;
 import kilnryu.app.mold.MoldReader;
 import kilnryu.app.plan.ContractFigures;
@@ -90,6 +91,14 @@ class ComputeController {
     @PostMapping(path = "/shell", consumes = MediaType.APPLICATION_JSON_VALUE)
     ShellAnswer shell(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
         return answer(account, body, ShellReader::read, ShellAnswer::of);
+    }
+
+    @Operation(summary = "A burnout as it is foreseen: the middle of a flask, its water, strain and residue")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content = @Content(schema = @Schema(implementation = Contract.FiringRequest.class)))
+    @PostMapping(path = "/burnout", consumes = MediaType.APPLICATION_JSON_VALUE)
+    FiringAnswer burnout(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
+        return answer(account, body, FiringQuestionReader::read, FiringAnswer::of);
     }
 
     /** A blend without a name: the API asks for none. */

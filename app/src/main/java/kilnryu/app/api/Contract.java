@@ -147,4 +147,50 @@ final class Contract {
             name = "Climate",
             requiredProperties = {"temperature_C", "humidity_pct", "air_m_s"})
     record ClimateRequest(Double temperature_C, Double humidity_pct, Double air_m_s) {}
+
+    @Schema(
+            name = "BurnoutRequest",
+            requiredProperties = {"mold", "program"})
+    record FiringRequest(
+            FiredMold mold,
+            Double start_C,
+            List<SegmentRequest> program,
+            KilnRequest kiln,
+            ThermalRequest thermal,
+            String pattern) {}
+
+    @Schema(
+            name = "FiredMold",
+            requiredProperties = {"kind", "inner_diameter_mm", "height_mm", "system"})
+    record FiredMold(
+            @Schema(allowableValues = {"flask"}) String kind,
+            Double inner_diameter_mm,
+            Double height_mm,
+            String system,
+            Double water_per_100) {}
+
+    @Schema(
+            name = "Segment",
+            requiredProperties = {"rate_K_h", "target_C"})
+    record SegmentRequest(Double rate_K_h, Double target_C, Double hold_min) {}
+
+    @Schema(
+            name = "Kiln",
+            requiredProperties = {"power_kW", "max_C", "empty_to_700_min"})
+    record KilnRequest(Double power_kW, Double max_C, Double empty_to_700_min) {}
+
+    @Schema(
+            name = "Thermal",
+            description = "SI; k_hot is the conductivity at 700 C; under k_dry it is its growth from 100 to 700 C")
+    record ThermalRequest(
+            Double rho_dry,
+            Double cp0,
+            Double cp1,
+            Double k_wet,
+            Double k_dry,
+            Double k_hot,
+            Double free_water,
+            Double combined_water,
+            Double h,
+            Double emissivity) {}
 }

@@ -17,7 +17,7 @@ public final class Conduction {
     private static final double GROWTH = 1.35;
     private static final double NOTHING = 1e-12;
     /** Temperatures are found from heat to this, relative: near rounding, so that the sums agree. */
-    private static final double CLOSE = 1e-14;
+    private static final double CLOSE = 1e-13;
 
     private final Body body;
     private final Medium medium;
@@ -50,6 +50,7 @@ public final class Conduction {
     private final double[] main;
     private final double[] right;
     private final double[] conductance;
+    private final double[] volume;
 
     private double time;
     private double step;
@@ -122,6 +123,7 @@ public final class Conduction {
         main = new double[most];
         right = new double[most];
         conductance = new double[most + 1];
+        volume = new double[most];
         step = 1;
     }
 
@@ -182,7 +184,8 @@ public final class Conduction {
             conductance[rings] = sideArea * through;
             for (int i = 0; i < rings; i++) {
                 line[i] = t[row + i];
-                capacity[i] = ringArea[i] * dz * slope(row + i);
+                volume[i] = ringArea[i] * dz;
+                capacity[i] = volume[i] * slope(row + i);
             }
             solve(rings, dt, 0, around, row, 1);
             if (out > 0) {
@@ -212,7 +215,8 @@ public final class Conduction {
             conductance[layers] = area * throughTop;
             for (int j = 0; j < layers; j++) {
                 line[j] = t[j * rings + i];
-                capacity[j] = area * dz * slope(j * rings + i);
+                volume[j] = area * dz;
+                capacity[j] = volume[j] * slope(j * rings + i);
             }
             solve(layers, dt, around, around, i, rings);
             if (outBottom > 0) {
@@ -234,9 +238,7 @@ public final class Conduction {
         boolean bent = false;
         for (int i = 0; i < n; i++) {
             int cell = first + i * stride;
-            double secant = secant(cell, next[i]);
-            double volume = capacity[i] / slope(cell);
-            double better = volume * secant;
+            double better = volume[i] * secant(cell, next[i]);
             if (Math.abs(better - capacity[i]) > 0.02 * capacity[i]) {
                 bent = true;
             }
@@ -254,12 +256,8 @@ public final class Conduction {
         heatIn += dt * (conductance[0] * (before - next[0]) + conductance[n] * (ahead - next[n - 1]));
         for (int i = 0; i < n; i++) {
             int cell = first + i * stride;
-            give(cell, right[i] / volume(first, stride, i));
+            give(cell, right[i] / volume[i]);
         }
-    }
-
-    private double volume(int first, int stride, int i) {
-        return (stride == 1 ? ringArea[i] : ringArea[first]) * dz;
     }
 
     /** Mean capacity per m3 between where a cell is and where it may go. */
@@ -270,6 +268,10 @@ public final class Conduction {
             return slope(cell);
         }
         double most = hottest[cell];
+        if (most >= Medium.BOUND_TO && to >= Medium.LIQUID_TO || to < Medium.FREE_FROM && most < Medium.FREE_FROM) {
+            // one smooth piece, dry or wholly wet: the capacity at the middle is the mean
+            return medium.capacityBelow((from + to) / 2, most);
+        }
         if (to <= most) {
             return (medium.below(to, most) - medium.below(from, most)) / way;
         }
@@ -301,8 +303,12 @@ public final class Conduction {
     private void give(int cell, double heat) {
         double from = t[cell];
         double most = hottest[cell];
-        double to;
-        if (heat <= 0) {
+        double to = medium.smooth(from, heat, most);
+        if (most >= Medium.BOUND_TO && from >= Medium.LIQUID_TO && to >= Medium.LIQUID_TO
+                || most < Medium.FREE_FROM && to < Medium.FREE_FROM) {
+            // one smooth piece of the curves, dry or wholly wet, whether hotter than ever or not
+            hottest[cell] = Math.max(most, to);
+        } else if (heat <= 0) {
             to = downTo(from, most, heat);
         } else {
             double room = from < most ? medium.below(most, most) - medium.below(from, most) : 0;
@@ -321,7 +327,7 @@ public final class Conduction {
     private double downTo(double from, double most, double heat) {
         double goal = medium.below(from, most) + heat;
         double at = from + heat / medium.capacityBelow(from, most);
-        for (int i = 0; i < 30; i++) {
+        for (int i = 0; i < 12; i++) {
             double off = medium.below(at, most) - goal;
             double by = off / medium.capacityBelow(at, most);
             at -= by;

@@ -64,6 +64,16 @@ public record Medium(
         return density * (cp0 + cp1 * t) + liquid;
     }
 
+    /**
+     * Where a place comes to that takes up heat, J/m3, if it stays on its smooth piece of the curves: no water leaves, and
+     * 100 C is not crossed.
+     */
+    double smooth(double t, double heat, double hottest) {
+        double b = capacityBelow(t, hottest);
+        double inside = b * b + 2 * density * cp1 * heat;
+        return inside < 0 ? Double.NaN : t + 2 * heat / (b + Math.sqrt(inside));
+    }
+
     /** Heat from 0 C on first heating, J/m3. */
     double virgin(double t) {
         double solid = density * (cp0 * t + cp1 * t * t / 2);

@@ -1,0 +1,49 @@
+package kilnryu.app.api;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import kilnryu.app.kiln.FiringQuestionReader.Asked;
+import kilnryu.app.web.Answer;
+import kilnryu.core.kiln.Firing;
+import kilnryu.core.kiln.FiringChecks;
+
+/** A firing's answer: beside figures and findings its course. The figures come from the simulation and have no sums. */
+record FiringAnswer(
+        Map<String, Double> figures, List<Moment> trace, List<Answer.Sum> sums, List<Answer.Check> findings) {
+
+    /** The mold at a time. */
+    record Moment(
+            double min, double program_C, double kiln_C, double surface_C, double core_C, double free_water_pct) {}
+
+    static FiringAnswer of(Asked asked) {
+        Firing firing = Firing.of(asked.question());
+        Map<String, Double> figures = new LinkedHashMap<>();
+        figures.put("program_min", firing.minutes());
+        figures.put("core_past_105_min", boxed(firing.past().get(0)));
+        figures.put("core_past_400_min", boxed(firing.past().get(1)));
+        figures.put("core_past_680_min", boxed(firing.past().get(2)));
+        figures.put("core_max_C", firing.most());
+        figures.put("core_end_C", firing.end());
+        figures.put("largest_lag_K", firing.lag());
+        figures.put("strain_mismatch_pct", firing.mismatch());
+        figures.put("residue_pct", firing.residue());
+        firing.energy().ifPresent(e -> figures.put("energy_kWh", e));
+        Answer checks = Answer.of(
+                Map.of(),
+                FiringChecks.check(
+                        firing, asked.maxC(), asked.highest(), asked.question().kiln()));
+        return new FiringAnswer(
+                figures,
+                firing.trace().stream()
+                        .map(m -> new Moment(m.minute(), m.program(), m.kiln(), m.surface(), m.core(), m.water()))
+                        .toList(),
+                List.of(),
+                checks.findings());
+    }
+
+    private static Double boxed(OptionalDouble value) {
+        return value.isPresent() ? (Double) value.getAsDouble() : null;
+    }
+}

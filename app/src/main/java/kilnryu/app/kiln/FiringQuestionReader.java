@@ -1,0 +1,162 @@
+package kilnryu.app.kiln;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Range;
+import kilnryu.core.heat.Face;
+import kilnryu.core.heat.Medium;
+import kilnryu.core.kiln.Firing;
+import kilnryu.core.kiln.FiringProgram;
+import kilnryu.core.kiln.Kiln;
+import kilnryu.core.kiln.Setting;
+import kilnryu.core.material.InvestmentSystem;
+import kilnryu.core.material.PatternMaterial;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.sum.Factors;
+
+/** Reads what is asked of a firing. */
+public final class FiringQuestionReader {
+    private static final Range CELSIUS = new Range(Measure.DEGREE_CELSIUS, 0, 1300);
+    private static final Range RATE = new Range(Measure.KELVIN_PER_HOUR, 0.1, 100_000);
+    private static final Range HOLD = new Range(Measure.MINUTE, 0, 20_160);
+    private static final Range POWER = new Range(Measure.TIMES, 0.1, 500);
+    private static final Range TRIAL = new Range(Measure.MINUTE, 1, 3000);
+    private static final Range ANY = new Range(Measure.TIMES, 0, 1e6);
+    private static final Range OVER_NOTHING = new Range(Measure.TIMES, 1e-6, 1e6);
+    private static final Range EMISSIVITY = new Range(Measure.TIMES, 0, 1);
+    private static final Range SIZE = new Range(Measure.MILLIMETRE, 10, 1500);
+    private static final int MOST_SEGMENTS = 200;
+    private static final double LONGEST_S = 30 * 86_400;
+
+    private final Fields fields;
+
+    private FiringQuestionReader(Fields fields) {
+        this.fields = fields;
+    }
+
+    /**
+     * What is asked, and what it is judged by.
+     *
+     * @param maxC highest the investment may see
+     * @param highest target of the program
+     */
+    public record Asked(Firing.Question question, double maxC, double highest) {}
+
+    /** @param unused constants of the studio; the simulation goes by the handbook's */
+    public static Optional<Asked> read(Fields fields, Factors unused) {
+        return new FiringQuestionReader(fields).read();
+    }
+
+    private Optional<Asked> read() {
+        fields.choice("mold.kind", k -> k.equals("flask") ? Optional.of(k) : Optional.empty())
+                .ifPresentOrElse(k -> {}, () -> fields.missing("mold.kind", "Say what is fired: flask."));
+        OptionalDouble diameter = fields.required("mold.inner_diameter_mm", SIZE);
+        OptionalDouble height = fields.required("mold.height_mm", SIZE);
+        Optional<InvestmentSystem> system = fields.choice("mold.system", InvestmentSystem::named);
+        if (system.isEmpty()) {
+            fields.missing("mold.system", "Choose the investment.");
+        }
+        OptionalDouble water = fields.quantity("mold.water_per_100", Range.WATER_RATIO);
+        double start = fields.quantity("start_C", CELSIUS).orElse(20);
+        Medium medium = medium(system, water);
+        Face face = new Face(
+                fields.quantity("thermal.h", ANY).orElse(10),
+                fields.quantity("thermal.emissivity", EMISSIVITY).orElse(0.9));
+        List<FiringProgram.Segment> segments = segments();
+        Optional<Kiln> kiln = kiln();
+        double residue = fields.choice("pattern", PatternMaterial::named)
+                .map(Setting::residue)
+                .orElse(Setting.UNKNOWN_RESIDUE);
+        if (fields.hasErrors() || segments.isEmpty()) {
+            return Optional.empty();
+        }
+        FiringProgram program = FiringProgram.of(start, segments);
+        if (program.seconds() <= 0 || program.seconds() > LONGEST_S) {
+            fields.error("program", "A program takes from a moment to 30 days.");
+            return Optional.empty();
+        }
+        return Optional.of(new Asked(
+                new Firing.Question(
+                        new Firing.Mold(diameter.getAsDouble() / 1000, height.getAsDouble() / 1000, medium, face),
+                        program,
+                        kiln,
+                        residue,
+                        1),
+                system.orElseThrow().maxC(),
+                segments.stream()
+                        .mapToDouble(FiringProgram.Segment::target)
+                        .max()
+                        .orElse(0)));
+    }
+
+    /** By the handbook, by the ratio of water, or as typed. */
+    private Medium medium(Optional<InvestmentSystem> system, OptionalDouble water) {
+        Medium usual = water.isPresent()
+                ? Setting.gypsum(
+                        water.getAsDouble(),
+                        system.flatMap(InvestmentSystem::density)
+                                .map(d -> d.value())
+                                .orElse(2.65))
+                : Setting.GYPSUM;
+        double dry = typed("k_dry", OVER_NOTHING, usual.kDry());
+        double hot = typed("k_hot", OVER_NOTHING, dry + usual.kSlope() * 600);
+        // set investment leads better when hotter: a value under the dry one is the growth that the handbook writes
+        double growth = hot < dry ? hot : hot - dry;
+        return new Medium(
+                typed("rho_dry", OVER_NOTHING, usual.density()),
+                typed("cp0", OVER_NOTHING, usual.cp0()),
+                typed("cp1", ANY, usual.cp1()),
+                typed("free_water", ANY, usual.freeWater()),
+                typed("combined_water", ANY, usual.boundWater()),
+                typed("k_wet", OVER_NOTHING, usual.kWet()),
+                dry,
+                growth / 600);
+    }
+
+    private double typed(String name, Range range, double usual) {
+        return fields.quantity("thermal." + name, range).orElse(usual);
+    }
+
+    private List<FiringProgram.Segment> segments() {
+        List<FiringProgram.Segment> segments = new ArrayList<>();
+        List<String> keys = fields.keys("program");
+        if (keys.isEmpty()) {
+            fields.missing("program", "Give the program at least one segment.");
+        }
+        if (keys.size() > MOST_SEGMENTS) {
+            fields.error("program", "At most " + MOST_SEGMENTS + " segments.");
+            return segments;
+        }
+        for (String key : keys) {
+            String at = "program[" + key + "].";
+            OptionalDouble rate = fields.required(at + "rate_K_h", RATE);
+            OptionalDouble target = fields.required(at + "target_C", CELSIUS);
+            double hold = fields.quantity(at + "hold_min", HOLD).orElse(0);
+            if (rate.isPresent() && target.isPresent()) {
+                segments.add(new FiringProgram.Segment(rate.getAsDouble(), target.getAsDouble(), hold));
+            }
+        }
+        return segments;
+    }
+
+    private Optional<Kiln> kiln() {
+        if (!fields.hasBelow("kiln")) {
+            return Optional.empty();
+        }
+        OptionalDouble power = fields.required("kiln.power_kW", POWER);
+        OptionalDouble most = fields.required("kiln.max_C", CELSIUS);
+        OptionalDouble trial = fields.required("kiln.empty_to_700_min", TRIAL);
+        if (power.isEmpty() || most.isEmpty() || trial.isEmpty()) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(Kiln.of(power.getAsDouble(), most.getAsDouble(), trial.getAsDouble()));
+        } catch (IllegalArgumentException e) {
+            fields.error("kiln.max_C", "A kiln of this top temperature does not come to 700 °C.");
+            return Optional.empty();
+        }
+    }
+}

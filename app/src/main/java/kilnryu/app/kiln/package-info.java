@@ -1,0 +1,2 @@
+/** Reads a mold, a kiln and a program for the simulation of heat. */
+package kilnryu.app.kiln;

@@ -1,0 +1,166 @@
+package kilnryu.core.kiln;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import kilnryu.core.heat.Body;
+import kilnryu.core.heat.Conduction;
+import kilnryu.core.heat.Face;
+import kilnryu.core.heat.Medium;
+
+/**
+ * A firing as it is foreseen: a cylinder with its water in a kiln that follows a program as far as its power goes.
+ *
+ * @param past minutes until the middle is past 105, 400 and 680 C; empty when it never is
+ * @param most highest temperature of the middle, C
+ * @param end its temperature at the end, C
+ * @param lag largest that the middle stays behind the kiln, K
+ * @param mismatch largest difference of expansion over the mold at one time, %
+ * @param residue char left in the cavity, % of the pattern
+ * @param energy kWh; empty where no kiln was given
+ * @param trace every few minutes
+ */
+public record Firing(
+        double minutes,
+        List<OptionalDouble> past,
+        double most,
+        double end,
+        double lag,
+        double mismatch,
+        double residue,
+        OptionalDouble energy,
+        List<Moment> trace) {
+    private static final double[] MARKS = {105, 400, 680};
+    private static final int CELLS = 24;
+    private static final double LOOK_S = 30;
+    private static final int MOST_MOMENTS = 600;
+
+    /** @param water free water left, % */
+    public record Moment(double minute, double program, double kiln, double surface, double core, double water) {}
+
+    /**
+     * What is fired.
+     *
+     * @param diameter m
+     * @param height m
+     * @param face what its surface exchanges with the kiln
+     */
+    public record Mold(double diameter, double height, Medium medium, Face face) {}
+
+    /**
+     * @param residue char that the pattern leaves to begin with, %
+     * @param air 1 with air in the kiln, 0.3 closed
+     */
+    public record Question(Mold mold, FiringProgram program, Optional<Kiln> kiln, double residue, double air) {}
+
+    public static Firing of(Question q) {
+        return new Run(q).run();
+    }
+
+    private static final class Run {
+        private final Question q;
+        private final Conduction half;
+        private final OptionalDouble[] past = {OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty()};
+        private final List<Moment> trace = new ArrayList<>();
+        private double kilnC;
+        private double joules;
+        private double most;
+        private double lag;
+        private double mismatch;
+        private double residue;
+
+        Run(Question q) {
+            this.q = q;
+            kilnC = q.program.start();
+            most = kilnC;
+            residue = q.residue;
+            half = new Conduction(
+                    Body.cylinder(q.mold.diameter / 2, q.mold.height / 2, CELLS, CELLS),
+                    q.mold.medium,
+                    new Conduction.Faces(q.mold.face, Face.INSULATED, q.mold.face),
+                    q.program.start(),
+                    Conduction.Fineness.USUAL);
+        }
+
+        Firing run() {
+            double end = q.program.seconds();
+            double every = Math.max(LOOK_S, Math.ceil(end / MOST_MOMENTS / LOOK_S) * LOOK_S);
+            double shown = 0;
+            look(0);
+            moment(0);
+            for (double s = 0; s < end - 1e-9; ) {
+                double to = Math.min(end, s + LOOK_S);
+                go(s, to);
+                look(to);
+                s = to;
+                if (s >= shown + every - 1e-9 || s >= end - 1e-9) {
+                    shown = s;
+                    moment(s);
+                }
+            }
+            return new Firing(
+                    end / 60,
+                    List.of(past),
+                    most,
+                    half.middleOfHalf(),
+                    lag,
+                    mismatch,
+                    residue,
+                    q.kiln.isPresent() ? OptionalDouble.of(joules / 3.6e6) : OptionalDouble.empty(),
+                    List.copyOf(trace));
+        }
+
+        private void go(double from, double to) {
+            if (q.kiln.isEmpty()) {
+                half.advance(to, q.program::at);
+                kilnC = q.program.at(to);
+                return;
+            }
+            Kiln kiln = q.kiln.get();
+            double before = half.heatIn();
+            double here = kilnC;
+            half.advance(to, s -> here);
+            // of the half that is reckoned, the other takes as much
+            double intoMold = 2 * (half.heatIn() - before) / (to - from);
+            double lost = kiln.lossPerK() * (kilnC - Kiln.room());
+            double asked = kiln.capacity() * (q.program.at(to) - kilnC) / (to - from) + lost + intoMold;
+            double power = Math.max(0, Math.min(kiln.watts(), asked));
+            kilnC += (power - lost - intoMold) * (to - from) / kiln.capacity();
+            joules += power * (to - from);
+        }
+
+        private void look(double s) {
+            double core = half.middleOfHalf();
+            most = Math.max(most, core);
+            lag = Math.max(lag, kilnC - core);
+            for (int i = 0; i < MARKS.length; i++) {
+                if (past[i].isEmpty() && core >= MARKS[i]) {
+                    past[i] = OptionalDouble.of(s / 60);
+                }
+            }
+            double low = Double.MAX_VALUE;
+            double high = -Double.MAX_VALUE;
+            for (int j = 0; j < CELLS; j++) {
+                for (int i = 0; i < CELLS; i++) {
+                    double grown = Expansion.percent(half.at(i, j));
+                    low = Math.min(low, grown);
+                    high = Math.max(high, grown);
+                }
+            }
+            double corner = Expansion.percent(Math.max(half.sideAtFirstEnd(), half.topOnAxis()));
+            mismatch = Math.max(mismatch, Math.max(high, corner) - low);
+            residue *= Math.exp(-Char.rate(core, q.air) * (s == 0 ? 0 : LOOK_S));
+        }
+
+        private void moment(double s) {
+            trace.add(new Moment(
+                    s / 60,
+                    q.program.at(s),
+                    kilnC,
+                    half.sideAtFirstEnd(),
+                    half.middleOfHalf(),
+                    half.freeWaterLeft() * 100));
+        }
+    }
+}

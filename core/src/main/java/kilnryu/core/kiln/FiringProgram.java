@@ -1,0 +1,67 @@
+package kilnryu.core.kiln;
+
+import java.util.List;
+
+/** Ramps and holds against time. */
+public final class FiringProgram {
+    private final double[] until;
+    private final double[] celsius;
+
+    /**
+     * One segment.
+     *
+     * @param rate K/h, over 0; the program goes up or down at it as the target asks
+     * @param target C
+     * @param hold minutes
+     */
+    public record Segment(double rate, double target, double hold) {}
+
+    private FiringProgram(double[] until, double[] celsius) {
+        this.until = until;
+        this.celsius = celsius;
+    }
+
+    /** @throws IllegalArgumentException for no segment, a ramp of nothing, or a hold of less than nothing */
+    public static FiringProgram of(double start, List<Segment> segments) {
+        if (segments.isEmpty()) {
+            throw new IllegalArgumentException("a program has a segment");
+        }
+        double[] until = new double[2 * segments.size() + 1];
+        double[] celsius = new double[until.length];
+        celsius[0] = start;
+        int at = 0;
+        for (Segment s : segments) {
+            if (!(s.rate > 0) || !(s.hold >= 0)) {
+                throw new IllegalArgumentException("no such segment");
+            }
+            until[at + 1] = until[at] + Math.abs(s.target - celsius[at]) / s.rate * 3600;
+            celsius[at + 1] = s.target;
+            until[at + 2] = until[at + 1] + s.hold * 60;
+            celsius[at + 2] = s.target;
+            at += 2;
+        }
+        return new FiringProgram(until, celsius);
+    }
+
+    /** Temperature asked, C, at a time in seconds; the last one after the end. */
+    public double at(double seconds) {
+        for (int i = 1; i < until.length; i++) {
+            if (seconds <= until[i]) {
+                double width = until[i] - until[i - 1];
+                return width == 0
+                        ? celsius[i]
+                        : celsius[i - 1] + (celsius[i] - celsius[i - 1]) * (seconds - until[i - 1]) / width;
+            }
+        }
+        return celsius[celsius.length - 1];
+    }
+
+    /** Its length, s. */
+    public double seconds() {
+        return until[until.length - 1];
+    }
+
+    public double start() {
+        return celsius[0];
+    }
+}

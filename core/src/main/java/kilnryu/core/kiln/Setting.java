@@ -1,0 +1,52 @@
+package kilnryu.core.kiln;
+
+import kilnryu.core.heat.Medium;
+import kilnryu.core.material.PatternMaterial;
+
+/** What handbook 8 says of set investments and of what patterns leave. */
+public final class Setting {
+    /** Set gypsum-bonded investment at 40 parts of water to 100. */
+    public static final Medium GYPSUM = new Medium(1290, 900, 0.25, 440, 70, 1.0, 0.45, 0.10 / 600);
+
+    /** Residue where nothing is known of the pattern, % of its mass. */
+    public static final double UNKNOWN_RESIDUE = 1;
+
+    private static final double TRACE = 0.2;
+    private static final double HEMIHYDRATE = 30;
+    private static final double TAKEN_UP = 0.186;
+
+    private Setting() {}
+
+    /**
+     * Gypsum investment at another ratio: its free water by what the hemihydrate leaves, solids and bound water by how
+     * much powder is in a m3 of mix.
+     *
+     * @param water parts to 100 of powder, over what the hemihydrate takes up
+     * @param density true density of the powder, g/cm3
+     */
+    public static Medium gypsum(double water, double density) {
+        double mix = 100 / density + water;
+        double usual = 100 / 2.65 + 40;
+        double free = Math.max(0, water - TAKEN_UP * HEMIHYDRATE) / mix * 1000;
+        double share = usual / mix;
+        return new Medium(
+                GYPSUM.density() * share,
+                GYPSUM.cp0(),
+                GYPSUM.cp1(),
+                free,
+                GYPSUM.boundWater() * share,
+                GYPSUM.kWet(),
+                GYPSUM.kDry(),
+                GYPSUM.kSlope());
+    }
+
+    /** Char a pattern leaves, % of its mass: the middle of what handbook 2 gives, a little where it says a trace. */
+    public static double residue(PatternMaterial pattern) {
+        double[] numbers = java.util.regex.Pattern.compile("\\d+(?:\\.\\d+)?")
+                .matcher(pattern.residue())
+                .results()
+                .mapToDouble(m -> Double.parseDouble(m.group()))
+                .toArray();
+        return numbers.length == 0 ? TRACE : (numbers[0] + numbers[numbers.length - 1]) / 2;
+    }
+}
