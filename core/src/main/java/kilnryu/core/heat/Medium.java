@@ -54,6 +54,12 @@ public record Medium(
     }
 
     double conductivity(double t, double hottest) {
+        if (hottest >= FREE_TO) {
+            return kDry + kSlope * (t - 100);
+        }
+        if (hottest <= FREE_FROM) {
+            return kWet;
+        }
         double wet = freeLeft(hottest);
         return wet * kWet + (1 - wet) * (kDry + kSlope * (t - 100));
     }
@@ -64,14 +70,9 @@ public record Medium(
         return density * (cp0 + cp1 * t) + liquid;
     }
 
-    /**
-     * Where a place comes to that takes up heat, J/m3, if it stays on its smooth piece of the curves: no water leaves, and
-     * 100 C is not crossed.
-     */
-    double smooth(double t, double heat, double hottest) {
-        double b = capacityBelow(t, hottest);
-        double inside = b * b + 2 * density * cp1 * heat;
-        return inside < 0 ? Double.NaN : t + 2 * heat / (b + Math.sqrt(inside));
+    /** What the free water adds to the capacity while it is liquid, J/(m3 K). */
+    double liquidCapacity() {
+        return freeWater * CP_WATER;
     }
 
     /** Heat from 0 C on first heating, J/m3. */

@@ -33,7 +33,7 @@ public record Firing(
         List<Moment> trace) {
     private static final double[] MARKS = {105, 400, 680};
     private static final int CELLS = 24;
-    private static final double LOOK_S = 30;
+    private static final double KILN_STEP_S = 30;
     private static final int MOST_MOMENTS = 600;
 
     /** @param water free water left, % */
@@ -64,6 +64,7 @@ public record Firing(
         private final OptionalDouble[] past = {OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty()};
         private final List<Moment> trace = new ArrayList<>();
         private double kilnC;
+        private double core;
         private double joules;
         private double most;
         private double lag;
@@ -85,18 +86,18 @@ public record Firing(
 
         Firing run() {
             double end = q.program.seconds();
-            double every = Math.max(LOOK_S, Math.ceil(end / MOST_MOMENTS / LOOK_S) * LOOK_S);
+            double every = end / MOST_MOMENTS;
             double shown = 0;
-            look(0);
+            core = half.middleOfHalf();
             moment(0);
-            for (double s = 0; s < end - 1e-9; ) {
-                double to = Math.min(end, s + LOOK_S);
-                go(s, to);
-                look(to);
-                s = to;
-                if (s >= shown + every - 1e-9 || s >= end - 1e-9) {
-                    shown = s;
-                    moment(s);
+            while (half.time() < end - 1e-6) {
+                double from = half.time();
+                go(Math.min(end, q.program.corner(from)));
+                double now = half.time();
+                look(from, now);
+                if (now >= shown + every - 1e-9 || now >= end - 1e-6) {
+                    shown = now;
+                    moment(now);
                 }
             }
             return new Firing(
@@ -111,46 +112,51 @@ public record Firing(
                     List.copyOf(trace));
         }
 
-        private void go(double from, double to) {
+        private void go(double to) {
+            double from = half.time();
             if (q.kiln.isEmpty()) {
-                half.advance(to, q.program::at);
-                kilnC = q.program.at(to);
+                half.step(to, q.program::at);
+                kilnC = q.program.at(half.time());
                 return;
             }
             Kiln kiln = q.kiln.get();
             double before = half.heatIn();
             double here = kilnC;
-            half.advance(to, s -> here);
+            half.step(Math.min(to, from + KILN_STEP_S), s -> here);
+            double dt = half.time() - from;
             // of the half that is reckoned, the other takes as much
-            double intoMold = 2 * (half.heatIn() - before) / (to - from);
+            double intoMold = 2 * (half.heatIn() - before) / dt;
             double lost = kiln.lossPerK() * (kilnC - Kiln.room());
-            double asked = kiln.capacity() * (q.program.at(to) - kilnC) / (to - from) + lost + intoMold;
+            double asked = kiln.capacity() * (q.program.at(half.time()) - kilnC) / dt + lost + intoMold;
             double power = Math.max(0, Math.min(kiln.watts(), asked));
-            kilnC += (power - lost - intoMold) * (to - from) / kiln.capacity();
-            joules += power * (to - from);
+            kilnC += (power - lost - intoMold) * dt / kiln.capacity();
+            joules += power * dt;
         }
 
-        private void look(double s) {
-            double core = half.middleOfHalf();
+        private void look(double from, double to) {
+            double before = core;
+            core = half.middleOfHalf();
             most = Math.max(most, core);
             lag = Math.max(lag, kilnC - core);
             for (int i = 0; i < MARKS.length; i++) {
                 if (past[i].isEmpty() && core >= MARKS[i]) {
-                    past[i] = OptionalDouble.of(s / 60);
+                    double share = core > before ? Math.max(0, (MARKS[i] - before) / (core - before)) : 1;
+                    past[i] = OptionalDouble.of((from + share * (to - from)) / 60);
                 }
             }
             double low = Double.MAX_VALUE;
             double high = -Double.MAX_VALUE;
             for (int j = 0; j < CELLS; j++) {
                 for (int i = 0; i < CELLS; i++) {
-                    double grown = Expansion.percent(half.at(i, j));
-                    low = Math.min(low, grown);
-                    high = Math.max(high, grown);
+                    double t = half.at(i, j);
+                    low = Math.min(low, t);
+                    high = Math.max(high, t);
                 }
             }
-            double corner = Expansion.percent(Math.max(half.sideAtFirstEnd(), half.topOnAxis()));
-            mismatch = Math.max(mismatch, Math.max(high, corner) - low);
-            residue *= Math.exp(-Char.rate(core, q.air) * (s == 0 ? 0 : LOOK_S));
+            high = Math.max(high, Math.max(half.sideAtFirstEnd(), half.topOnAxis()));
+            // growth never falls with temperature: hottest and coldest differ most
+            mismatch = Math.max(mismatch, Expansion.percent(high) - Expansion.percent(low));
+            residue *= Math.exp(-(Char.rate(before, q.air) + Char.rate(core, q.air)) / 2 * (to - from));
         }
 
         private void moment(double s) {

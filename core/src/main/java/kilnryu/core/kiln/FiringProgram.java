@@ -56,6 +56,16 @@ public final class FiringProgram {
         return celsius[celsius.length - 1];
     }
 
+    /** The next time after this at which the program bends or ends, s. */
+    public double corner(double seconds) {
+        for (double end : until) {
+            if (end > seconds + 1e-6) {
+                return end;
+            }
+        }
+        return seconds();
+    }
+
     /** Its length, s. */
     public double seconds() {
         return until[until.length - 1];

@@ -107,7 +107,7 @@ class FiringTest {
                 .max()
                 .orElseThrow();
         assertThat(behind).isGreaterThan(50);
-        assertThat(firing.energy().getAsDouble()).isBetween(0.5, 1.2 * firing.minutes() / 60);
+        assertThat(firing.energy().getAsDouble()).isBetween(0.5, 1.2 * firing.minutes() / 60 + 1e-9);
         assertThat(firing.trace()).allSatisfy(m -> assertThat(m.kiln()).isLessThan(m.program() + 2));
     }
 
