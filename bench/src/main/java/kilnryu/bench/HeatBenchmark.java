@@ -27,8 +27,30 @@ public class HeatBenchmark {
     @Param({"12", "24"})
     public int hours;
 
+    @Benchmark
+    public double implicit() {
+        Conduction half = new Conduction(
+                Body.cylinder(0.05, 0.075, cells, cells),
+                GYPSUM,
+                new Conduction.Faces(KILN, Face.INSULATED, KILN),
+                20,
+                Conduction.Fineness.USUAL);
+        half.advance(hours * 3600.0, t -> around(t, hours));
+        return half.middleOfHalf();
+    }
+
+    /** Six flasks of a load, one after the other. */
+    @Benchmark
+    public double sixFlasks() {
+        double sum = 0;
+        for (int i = 0; i < 6; i++) {
+            sum += implicit();
+        }
+        return sum;
+    }
+
     /** Up to 150 and hold, up to 370, up to 730 and hold, down to 540: by parts of the whole time. */
-    private double around(double s) {
+    static double around(double s, int hours) {
         double x = s / (hours * 3600.0);
         if (x < 0.05) {
             return 20 + 130 * x / 0.05;
@@ -43,77 +65,5 @@ public class HeatBenchmark {
             return 730;
         }
         return x < 0.92 ? 730 - 190 * (x - 0.85) / 0.07 : 540;
-    }
-
-    @Benchmark
-    public double implicit() {
-        Conduction half = new Conduction(
-                Body.cylinder(0.05, 0.075, cells, cells),
-                GYPSUM,
-                new Conduction.Faces(KILN, Face.INSULATED, KILN),
-                20,
-                Conduction.Fineness.USUAL);
-        half.advance(hours * 3600.0, this::around);
-        return half.middleOfHalf();
-    }
-
-    /** The plain loop: every cell from its neighbours, in steps as short as stability asks; heat by an effective capacity. */
-    @Benchmark
-    public double naiveExplicit() {
-        int n = cells;
-        double dr = 0.05 / n;
-        double dz = 0.075 / n;
-        double[][] t = new double[n][n];
-        double[][] hottest = new double[n][n];
-        for (int i = 0; i < n; i++) {
-            java.util.Arrays.fill(t[i], 20);
-            java.util.Arrays.fill(hottest[i], 20);
-        }
-        double dt = 0.2 * Math.min(dr, dz) * Math.min(dr, dz) / (1.0 / 1.3e6);
-        for (double s = 0; s < hours * 3600.0; s += dt) {
-            double kiln = around(s);
-            double[][] next = new double[n][n];
-            for (int i = 0; i < n; i++) {
-                for (int j = 0; j < n; j++) {
-                    next[i][j] = cell(t, hottest, i, j, new double[] {dr, dz, dt, kiln});
-                    hottest[i][j] = Math.max(hottest[i][j], next[i][j]);
-                }
-            }
-            t = next;
-        }
-        return t[0][0];
-    }
-
-    private static double cell(double[][] t, double[][] hottest, int i, int j, double[] of) {
-        int n = t.length;
-        double here = t[i][j];
-        double k = k(here, hottest[i][j]);
-        double in = i * of[0];
-        double out = in + of[0];
-        double volume = Math.PI * (out * out - in * in) * of[1];
-        double ring = Math.PI * (out * out - in * in);
-        double heat = i > 0 ? 2 * Math.PI * in * of[1] * k * (t[i - 1][j] - here) / of[0] : 0;
-        heat += i < n - 1
-                ? 2 * Math.PI * out * of[1] * k * (t[i + 1][j] - here) / of[0]
-                : 2 * Math.PI * out * of[1] * face(here, of[3]);
-        heat += j > 0 ? ring * k * (t[i][j - 1] - here) / of[1] : 0;
-        heat += j < n - 1 ? ring * k * (t[i][j + 1] - here) / of[1] : ring * face(here, of[3]);
-        boolean first = here >= hottest[i][j];
-        double c = 1290 * (900 + 0.25 * here);
-        c += here < 100 ? 440 * 4186 * Math.max(0, Math.min(1, (105 - hottest[i][j]) / 10)) : 0;
-        c += first && here >= 95 && here < 105 ? 440 * 2.257e6 / 10 : 0;
-        c += first && here >= 110 && here < 170 ? 70 * 3.1e6 / 60 : 0;
-        return here + heat * of[2] / (c * volume);
-    }
-
-    private static double k(double t, double hottest) {
-        double wet = Math.max(0, Math.min(1, (105 - hottest) / 10));
-        return wet + (1 - wet) * (0.45 + 0.1 * (t - 100) / 600);
-    }
-
-    private static double face(double t, double kiln) {
-        double a = kiln + 273.15;
-        double b = t + 273.15;
-        return 10 * (kiln - t) + 0.9 * 5.67e-8 * (a * a * a * a - b * b * b * b);
     }
 }
