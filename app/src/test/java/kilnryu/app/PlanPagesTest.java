@@ -206,7 +206,12 @@ class PlanPagesTest extends AppTest {
         // dry-out 645 min, ramps 377 min to 595 C mold, burnout 120, settle 90: closed 1227 min before 15:00
         // ramps: 130, 50, 450, 135 K at 150 K/h and 80 K at 75 K/h = 5.1 h + 64 min = 370 min; 1225 min: 18:35
         assertThat(page).contains("close 18:35").contains("drain tray out").contains("turn the flask, cup up");
-        assertThat(page).contains("is not foreseen yet");
+        assertThat(page).contains("The program is being tried on the mold");
+        String heat = send(owner, "/trees/" + id + "/firing/heat", firing).getContentAsString();
+        assertThat(heat)
+                .contains("Heat in the mold, foreseen", "middle dry, past 105 °C", "after ", "The mold as foreseen");
+        // held at 595 C for the pour
+        assertThat(heat).contains("<b>595 °C</b>");
         MockHttpServletResponse wrong =
                 send(owner, "/trees/" + id + "/firing", with(firing, "version", "1", "pour_at", "soon"));
         assertThat(wrong.getStatus()).isEqualTo(422);

@@ -143,6 +143,19 @@ class StageController {
         return "plan/answer :: fresh";
     }
 
+    /** The program that is typed, tried on its mold; the page asks for it when its figures stand. */
+    @PostMapping("/trees/{id}/firing/heat")
+    String heat(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam Map<String, String> form,
+            Model model) {
+        present(account, id);
+        HeatPage.of(plan(account, sight(id, Stage.FIRING.key(), form, false)), account.units())
+                .ifPresent(h -> h.into(model));
+        return "plan/heat :: heat";
+    }
+
     @PostMapping("/trees/{id}/{stage:tree|gating|mold|firing}")
     String save(
             @AuthenticationPrincipal Account account,

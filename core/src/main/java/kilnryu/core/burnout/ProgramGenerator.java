@@ -181,7 +181,7 @@ public final class ProgramGenerator {
         found.add(Finding.note(
                 "by-rule",
                 "program",
-                "The program comes from rules; heat inside the mold is not simulated yet.",
+                "The program comes from rules; its holds do not follow the heat in the mold yet.",
                 "The middle of a mold dries and heats later than the kiln shows.",
                 "Prove dryness by weighing; the supplier's sheet wins where it asks for more."));
         if (!question.school().driesFirst()) {
