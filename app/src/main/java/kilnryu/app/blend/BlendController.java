@@ -174,7 +174,7 @@ class BlendController {
             @PathVariable long id,
             @RequestParam Map<String, String> form,
             Model model) {
-        page(account, id, 0, typed(form), false, model);
+        page(account, id, 0, Fields.sent(form), false, model);
         return "blend/blend :: fresh";
     }
 
@@ -186,7 +186,7 @@ class BlendController {
             @RequestParam(defaultValue = "0") int version,
             Model model,
             HttpServletResponse response) {
-        Map<String, String> typed = typed(form);
+        Map<String, String> typed = Fields.sent(form);
         Fields fields = Fields.typed(typed, account.units());
         BlendReader.Read read = BlendReader.read(fields, factors.of(account.studioId()));
         if (id != 0) {
@@ -196,8 +196,7 @@ class BlendController {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(account, id, version, typed, true, model);
         }
-        Map<String, String> written = new LinkedHashMap<>(fields.written());
-        written.values().removeIf(String::isBlank);
+        Map<String, String> written = fields.kept();
         OptionalLong saved = store.save(account.studioId(), id, version, read.name(), written);
         if (saved.isEmpty()) {
             response.setStatus(HttpStatus.CONFLICT.value());
@@ -225,7 +224,7 @@ class BlendController {
             HttpServletResponse response)
             throws IOException {
         BlendStore.Row row = found(account, id);
-        Fields fields = Fields.typed(typed(form), account.units());
+        Fields fields = Fields.typed(Fields.sent(form), account.units());
         BlendReader.trial(fields);
         if (form.getOrDefault("outcome", "").isBlank()) {
             fields.missing("outcome", "Say what came of it.");
@@ -233,11 +232,10 @@ class BlendController {
         if (fields.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             String to = page(account, id, row.version(), row.fields(), false, model);
-            model.addAttribute("trial", new SheetForm(fields, typed(form), true));
+            model.addAttribute("trial", new SheetForm(fields, Fields.sent(form), true));
             return to;
         }
-        Map<String, String> written = new LinkedHashMap<>(fields.written());
-        written.values().removeIf(String::isBlank);
+        Map<String, String> written = fields.kept();
         long trial = store.keepTrial(account, row, written);
         if (photo != null && !photo.isEmpty()) {
             try {
@@ -298,13 +296,6 @@ class BlendController {
         model.addAttribute("trial", new SheetForm(Fields.typed(Map.of(), account.units()), Map.of(), false));
         model.addAttribute("compared", id == 0 ? null : comparison(account, store.trials(account.studioId(), id)));
         return "blend/blend";
-    }
-
-    private static Map<String, String> typed(Map<String, String> form) {
-        Map<String, String> typed = new LinkedHashMap<>(form);
-        typed.remove("_csrf");
-        typed.remove("version");
-        return typed;
     }
 
     private BlendStore.Row found(Account account, long id) {

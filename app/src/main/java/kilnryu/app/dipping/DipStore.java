@@ -291,16 +291,16 @@ class DipStore {
                 .list();
     }
 
-    private static OptionalDouble number(ResultSet rs, String column) throws SQLException {
+    static OptionalDouble number(ResultSet rs, String column) throws SQLException {
         double value = rs.getDouble(column);
         return rs.wasNull() ? OptionalDouble.empty() : OptionalDouble.of(value);
     }
 
-    private static Double boxed(OptionalDouble value) {
+    static Double boxed(OptionalDouble value) {
         return value.isPresent() ? (Double) value.getAsDouble() : null;
     }
 
-    private static OffsetDateTime utc(Instant at) {
+    static OffsetDateTime utc(Instant at) {
         return OffsetDateTime.ofInstant(at, ZoneOffset.UTC);
     }
 }

@@ -6,7 +6,6 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
@@ -60,17 +59,13 @@ class RoomController {
             @RequestParam(defaultValue = "0") int version,
             Model model,
             HttpServletResponse response) {
-        Map<String, String> typed = new LinkedHashMap<>(form);
-        typed.remove("_csrf");
-        typed.remove("version");
+        Map<String, String> typed = Fields.sent(form);
         Fields fields = Fields.typed(typed, account.units());
         if (Room.read(fields, account.zoneId()).isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(account, typed, version, true, model);
         }
-        Map<String, String> written = new LinkedHashMap<>(fields.written());
-        written.values().removeIf(String::isBlank);
-        if (!store.save(account.studioId(), version, written)) {
+        if (!store.save(account.studioId(), version, fields.kept())) {
             response.setStatus(HttpStatus.CONFLICT.value());
             model.addAttribute("conflict", true);
             return page(account, typed, store.of(account.studioId()).version(), true, model);

@@ -1,9 +1,10 @@
 package kilnryu.app.dipping;
 
+import static kilnryu.app.dipping.DipStore.boxed;
+import static kilnryu.app.dipping.DipStore.utc;
+
 import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.time.ZoneId;
-import java.time.ZoneOffset;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,7 +13,6 @@ import kilnryu.core.shell.Air;
 import kilnryu.core.shell.Climate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
-import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -57,25 +57,31 @@ class RoomStore {
                 == 1;
     }
 
-    /** Readings of a logger; one at the same time takes the place of an earlier one. */
-    @Transactional
-    public void keep(long studio, List<Reading> readings, String source) {
+    /** Readings of a logger, in one go; one at the same time takes the place of an earlier one. */
+    void keep(long studio, List<Reading> readings, String source) {
+        Map<String, Map<String, Object>> rows = new LinkedHashMap<>();
         for (Reading r : readings) {
-            jdbc.sql("""
-                            insert into climate_reading (studio_id, at, celsius, humidity, air, source)
-                            values (:studio, :at, :celsius, :humidity, :air, :source)
-                            on conflict (studio_id, at) do update
-                               set celsius = excluded.celsius, humidity = excluded.humidity, air = excluded.air,
-                                   source = excluded.source
-                            """)
-                    .param("studio", studio)
-                    .param("at", utc(r.at))
-                    .param("celsius", r.celsius)
-                    .param("humidity", r.humidity)
-                    .param("air", r.air.isPresent() ? (Double) r.air.getAsDouble() : null)
-                    .param("source", source)
-                    .update();
+            Map<String, Object> row = new LinkedHashMap<>();
+            row.put("at", r.at.toString());
+            row.put("celsius", r.celsius);
+            row.put("humidity", r.humidity);
+            row.put("air", boxed(r.air));
+            rows.put(r.at.toString(), row);
         }
+        jdbc.sql("""
+                        insert into climate_reading (studio_id, at, celsius, humidity, air, source)
+                        select :studio, r.at, r.celsius, r.humidity, r.air, :source
+                          from json_to_recordset(:rows::json)
+                               as r(at timestamptz, celsius double precision, humidity double precision,
+                                    air double precision)
+                        on conflict (studio_id, at) do update
+                           set celsius = excluded.celsius, humidity = excluded.humidity, air = excluded.air,
+                               source = excluded.source
+                        """)
+                .param("studio", studio)
+                .param("source", source)
+                .param("rows", json.writeValueAsString(rows.values()))
+                .update();
     }
 
     List<Reading> readings(long studio, Instant from) {
@@ -99,9 +105,5 @@ class RoomStore {
         double usual = room.day().get(0).speed();
         readings(studio, from).forEach(r -> read.put(r.at, new Air(r.celsius, r.humidity, r.air.orElse(usual))));
         return Climate.of(room.day(), read, zone);
-    }
-
-    private static OffsetDateTime utc(Instant at) {
-        return OffsetDateTime.ofInstant(at, ZoneOffset.UTC);
     }
 }

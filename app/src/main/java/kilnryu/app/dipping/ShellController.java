@@ -6,7 +6,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -87,7 +86,7 @@ class ShellController {
             Model model,
             HttpServletResponse response) {
         shells.run(account, id);
-        Map<String, String> typed = typed(form);
+        Map<String, String> typed = Fields.sent(form);
         Fields fields = Fields.typed(typed, account.units());
         Optional<Logged> dip = DipReader.dip(fields, shells.air(account), clock.instant(), account.zoneId());
         if (dip.isEmpty()) {
@@ -123,7 +122,7 @@ class ShellController {
             Model model,
             HttpServletResponse response) {
         shells.run(account, id);
-        Map<String, String> typed = typed(form);
+        Map<String, String> typed = Fields.sent(form);
         Fields fields = Fields.typed(typed, account.units());
         String why = fields.text("why", 400).orElse("");
         if (why.isEmpty()) {
@@ -156,11 +155,11 @@ class ShellController {
             Model model,
             HttpServletResponse response) {
         shells.run(account, id);
-        Fields fields = Fields.typed(typed(form), account.units());
+        Fields fields = Fields.typed(Fields.sent(form), account.units());
         OptionalDouble grams = fields.required("weighs_g", Range.MASS);
         if (grams.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, id, Map.of("weigh", new SheetForm(fields, typed(form), true)), model);
+            return page(account, id, Map.of("weigh", new SheetForm(fields, Fields.sent(form), true)), model);
         }
         dips.weigh(account, id, grams.getAsDouble());
         return "redirect:/shells/" + id + "?weighed";
@@ -178,7 +177,7 @@ class ShellController {
         if (!DipReader.EVENTS.contains(kind)) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
-        Map<String, String> typed = typed(form);
+        Map<String, String> typed = Fields.sent(form);
         typed.remove("kind");
         Fields fields = Fields.typed(typed, account.units());
         DipReader.event(kind, fields);
@@ -186,9 +185,7 @@ class ShellController {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(account, id, Map.of(kind, new SheetForm(fields, typed, true)), model);
         }
-        Map<String, String> written = new LinkedHashMap<>(fields.written());
-        written.values().removeIf(String::isBlank);
-        dips.event(account, id, kind, written);
+        dips.event(account, id, kind, fields.kept());
         return "redirect:/shells/" + id + "?written#after";
     }
 
@@ -441,11 +438,5 @@ class ShellController {
                 .filter(w -> w.at().isAfter(from))
                 .forEach(w -> weighed.add(new MassDrawing.Point(MassDrawing.hours(from, w.at()), w.grams())));
         return MassDrawing.of(estimate, weighed, account.units());
-    }
-
-    private static Map<String, String> typed(Map<String, String> form) {
-        Map<String, String> typed = new LinkedHashMap<>(form);
-        typed.remove("_csrf");
-        return typed;
     }
 }

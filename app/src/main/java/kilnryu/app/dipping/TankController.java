@@ -7,7 +7,6 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -80,7 +79,7 @@ class TankController {
         if (id != 0) {
             found(account, id);
         }
-        Map<String, String> typed = typed(form);
+        Map<String, String> typed = Fields.sent(form);
         Fields fields = Fields.typed(typed, account.units());
         TankReader.read(fields);
         Optional<Instant> made = made(fields, account);
@@ -88,8 +87,7 @@ class TankController {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(account, id, version, typed, true, model);
         }
-        Map<String, String> written = new LinkedHashMap<>(fields.written());
-        written.values().removeIf(String::isBlank);
+        Map<String, String> written = fields.kept();
         if (id == 0) {
             return "redirect:/shells/tanks/" + store.create(account.studioId(), written, made.orElse(clock.instant()))
                     + "?saved";
@@ -123,12 +121,12 @@ class TankController {
             Model model,
             HttpServletResponse response) {
         TankStore.Row row = found(account, id);
-        Fields fields = Fields.typed(typed(form), account.units());
+        Fields fields = Fields.typed(Fields.sent(form), account.units());
         Optional<TankStore.Entry> entry = TankReader.entry(fields, clock.instant());
         if (entry.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             String to = page(account, id, row.version(), row.fields(), false, model);
-            model.addAttribute("reading", new SheetForm(fields, typed(form), true));
+            model.addAttribute("reading", new SheetForm(fields, Fields.sent(form), true));
             return to;
         }
         store.read(account, id, entry.get());
@@ -254,13 +252,6 @@ class TankController {
 
     private static String shown(OptionalDouble value, String unit) {
         return value.isPresent() ? Show.exact(value.getAsDouble()) + unit : "–";
-    }
-
-    private static Map<String, String> typed(Map<String, String> form) {
-        Map<String, String> typed = new LinkedHashMap<>(form);
-        typed.remove("_csrf");
-        typed.remove("version");
-        return typed;
     }
 
     private TankStore.Row found(Account account, long id) {

@@ -1,11 +1,13 @@
 package kilnryu.app.dipping;
 
+import static kilnryu.app.dipping.DipStore.boxed;
+import static kilnryu.app.dipping.DipStore.number;
+import static kilnryu.app.dipping.DipStore.utc;
+
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -125,18 +127,5 @@ class TankStore {
                         rs.getString("note"),
                         rs.getString("shown_name")))
                 .list();
-    }
-
-    private static OptionalDouble number(ResultSet rs, String column) throws SQLException {
-        double value = rs.getDouble(column);
-        return rs.wasNull() ? OptionalDouble.empty() : OptionalDouble.of(value);
-    }
-
-    private static Double boxed(OptionalDouble value) {
-        return value.isPresent() ? (Double) value.getAsDouble() : null;
-    }
-
-    private static OffsetDateTime utc(Instant at) {
-        return OffsetDateTime.ofInstant(at, ZoneOffset.UTC);
     }
 }

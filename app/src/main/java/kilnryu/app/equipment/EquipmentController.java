@@ -1,7 +1,6 @@
 package kilnryu.app.equipment;
 
 import jakarta.servlet.http.HttpServletResponse;
-import java.util.LinkedHashMap;
 import java.util.Map;
 import kilnryu.app.account.Account;
 import kilnryu.app.sheet.Fields;
@@ -38,9 +37,7 @@ class EquipmentController {
             @RequestParam(defaultValue = "0") int version,
             Model model,
             HttpServletResponse response) {
-        Map<String, String> typed = new LinkedHashMap<>(form);
-        typed.remove("_csrf");
-        typed.remove("version");
+        Map<String, String> typed = Fields.sent(form);
         Fields fields = Fields.typed(typed, account.units());
         EquipmentReader.read(fields);
         if (fields.hasErrors()) {

@@ -1,7 +1,6 @@
 package kilnryu.app.equipment;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -179,8 +178,7 @@ public final class EquipmentReader {
 
     /** What is worth saving: empty lines and empty fields left out. */
     static Map<String, String> kept(Fields fields) {
-        Map<String, String> kept = new LinkedHashMap<>(fields.written());
-        kept.values().removeIf(String::isBlank);
+        Map<String, String> kept = fields.kept();
         for (String list : LISTS) {
             for (String key : fields.keys(list)) {
                 if (blank(list, key, fields)) {

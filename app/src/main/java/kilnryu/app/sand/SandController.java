@@ -2,7 +2,6 @@ package kilnryu.app.sand;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -63,7 +62,7 @@ class SandController {
             @PathVariable long id,
             @RequestParam Map<String, String> form,
             Model model) {
-        page(account, new SandStore.Row(id, "", typed(form), 0), false, model);
+        page(account, new SandStore.Row(id, "", Fields.sent(form), 0), false, model);
         return "sand/sand :: fresh";
     }
 
@@ -78,16 +77,16 @@ class SandController {
         if (id != 0) {
             found(account, id);
         }
-        Fields fields = Fields.typed(typed(form), account.units());
+        Fields fields = Fields.typed(Fields.sent(form), account.units());
         SandReader.read(fields, factors.of(account.studioId()));
-        SandStore.Row typed = new SandStore.Row(id, form.getOrDefault("name", ""), typed(form), version);
+        SandStore.Row typed = new SandStore.Row(id, form.getOrDefault("name", ""), Fields.sent(form), version);
         if (fields.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(account, typed, true, model);
         }
         OptionalLong saved = store.save(
                 account.studioId(),
-                new SandStore.Row(id, fields.written().getOrDefault("name", ""), kept(fields), version));
+                new SandStore.Row(id, fields.written().getOrDefault("name", ""), fields.kept(), version));
         if (saved.isEmpty()) {
             response.setStatus(HttpStatus.CONFLICT.value());
             model.addAttribute("conflict", true);
@@ -105,15 +104,15 @@ class SandController {
             Model model,
             HttpServletResponse response) {
         SandStore.Row row = found(account, id);
-        Fields fields = Fields.typed(typed(form), account.units());
+        Fields fields = Fields.typed(Fields.sent(form), account.units());
         SandReader.entry(fields);
         if (fields.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             String to = page(account, row, false, model);
-            model.addAttribute("log", new SheetForm(fields, typed(form), true));
+            model.addAttribute("log", new SheetForm(fields, Fields.sent(form), true));
             return to;
         }
-        store.log(account, id, kept(fields));
+        store.log(account, id, fields.kept());
         return "redirect:/sand/" + id + "?logged#log";
     }
 
@@ -181,19 +180,6 @@ class SandController {
                 String.join(", ", measured),
                 f.getOrDefault("log_note", ""),
                 entry.by());
-    }
-
-    private static Map<String, String> kept(Fields fields) {
-        Map<String, String> kept = new LinkedHashMap<>(fields.written());
-        kept.values().removeIf(String::isBlank);
-        return kept;
-    }
-
-    private static Map<String, String> typed(Map<String, String> form) {
-        Map<String, String> typed = new LinkedHashMap<>(form);
-        typed.remove("_csrf");
-        typed.remove("version");
-        return typed;
     }
 
     private SandStore.Row found(Account account, long id) {

@@ -125,9 +125,7 @@ class SchoolController {
             Model model,
             HttpServletResponse response) {
         OwnSchool own = found(account, id);
-        Map<String, String> typed = new LinkedHashMap<>(form);
-        typed.remove("_csrf");
-        typed.remove("version");
+        Map<String, String> typed = Fields.sent(form);
         Fields fields = read(account, own, typed);
         if (fields.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());

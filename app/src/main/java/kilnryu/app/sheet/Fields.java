@@ -51,6 +51,13 @@ public final class Fields {
         return new Fields(typed, Set.of(), units);
     }
 
+    /** What a form sent of a sheet, without what belongs to the page. */
+    public static Map<String, String> sent(Map<String, String> form) {
+        Map<String, String> sent = new LinkedHashMap<>(form);
+        sent.keySet().removeAll(List.of("_csrf", "version"));
+        return sent;
+    }
+
     public boolean has(String path) {
         seen.add(path);
         return !raw(path).isEmpty();
@@ -200,6 +207,13 @@ public final class Fields {
     /** What was typed, with the unit written out wherever one was taken. */
     public Map<String, String> written() {
         return Collections.unmodifiableMap(written);
+    }
+
+    /** The same without what was left blank: worth saving. */
+    public Map<String, String> kept() {
+        Map<String, String> kept = new LinkedHashMap<>(written);
+        kept.values().removeIf(String::isBlank);
+        return kept;
     }
 
     /** What was read, by path: numbers in the working unit, words as typed. */
