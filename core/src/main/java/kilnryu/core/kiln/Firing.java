@@ -81,7 +81,7 @@ public record Firing(
                     q.mold.medium,
                     new Conduction.Faces(q.mold.face, Face.INSULATED, q.mold.face),
                     q.program.start(),
-                    Conduction.Fineness.USUAL);
+                    Conduction.Fineness.FINE);
         }
 
         Firing run() {

@@ -156,6 +156,21 @@ class ReferenceTest {
         }
     }
 
+    /** Once the middle boils it gets no cooler while the kiln does not, but for the grain of the grid. */
+    @Test
+    void theMiddleHardlyDipsWhileItBoils() throws IOException {
+        for (List<String> row : flasks()) {
+            Program program = Program.of(row.get(3));
+            Conduction fine = flask(row, 24, Conduction.Fineness.FINE);
+            double highest = 20;
+            while (fine.middleOfHalf() < 200) {
+                fine.step(program.end(), program::at);
+                assertThat(fine.middleOfHalf()).isGreaterThan(highest - 4);
+                highest = Math.max(highest, fine.middleOfHalf());
+            }
+        }
+    }
+
     private static Conduction flask(List<String> row, int cells, Conduction.Fineness fineness) {
         Face kiln = new Face(10, 0.9);
         return new Conduction(
