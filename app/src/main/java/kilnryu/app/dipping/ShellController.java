@@ -423,8 +423,7 @@ class ShellController {
         }
         Climate climate = shells.climate(account, shells.room(account));
         Layer layer = s.shell().layers().get(s.on() - 1);
-        double water =
-                layer.slurry().value() * (1 - s.shell().question().solids().orElse(68) / 100);
+        double water = s.shell().water(layer);
         Instant from = last.logged().at();
         Instant dry = s.ready().get();
         List<MassDrawing.Point> estimate = new ArrayList<>();

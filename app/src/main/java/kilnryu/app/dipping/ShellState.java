@@ -154,25 +154,12 @@ record ShellState(
 
     private static double dose(ShellPlan shell, int index, Factors factors) {
         return Drying.dose(
-                new Drying.Wet(shell.layers().get(index).coat(), index, aired(shell), solids(shell, factors)), factors);
-    }
-
-    private static Drying.Openness aired(ShellPlan shell) {
-        var q = shell.question();
-        return q.window() ? q.openness().windowed() : q.openness();
-    }
-
-    private static Figure solids(ShellPlan shell, Factors factors) {
-        var q = shell.question();
-        return q.solids().isPresent()
-                ? Figure.given(
-                        "solids",
-                        "solids of the slurry",
-                        q.solids().getAsDouble(),
-                        kilnryu.core.quantity.Measure.PERCENT,
-                        kilnryu.core.sum.Known.CHOSEN,
-                        0)
-                : Drying.solids(factors);
+                new Drying.Wet(
+                        shell.layers().get(index).coat(),
+                        index,
+                        shell.question().aired(),
+                        shell.solids()),
+                factors);
     }
 
     /** Weighed after the dip and again since: the loss against the water that the coat brought. */
@@ -185,7 +172,7 @@ record ShellState(
             return OptionalDouble.empty();
         }
         ShellPlan.Layer layer = shell.layers().get(on - 1);
-        double water = layer.slurry().value() * (1 - shell.question().solids().orElse(68) / 100);
+        double water = shell.water(layer);
         return OptionalDouble.of((first.getAsDouble() - now.get().grams()) / water);
     }
 

@@ -17,7 +17,6 @@ public final class Conduction {
     private static final double GROWTH = 1.35;
     private static final double NOTHING = 1e-12;
 
-    private final Body body;
     private final Medium medium;
     private final Curves curves;
     private final Face side;
@@ -90,7 +89,6 @@ public final class Conduction {
 
     /** A body of one temperature with all its water. */
     public Conduction(Body body, Medium medium, Faces faces, double start, Fineness fineness) {
-        this.body = body;
         this.medium = medium;
         curves = new Curves(medium);
         this.side = body.slab() ? Face.INSULATED : faces.side;
@@ -370,11 +368,6 @@ public final class Conduction {
         return t[layer * rings + ring];
     }
 
-    /** How hot a cell has been, C. */
-    public double hottestAt(int ring, int layer) {
-        return hottest[layer * rings + ring];
-    }
-
     /** On the axis at the first end, C: the middle of a body of which this is one half. */
     public double middleOfHalf() {
         double first = onAxis(0);
@@ -409,9 +402,5 @@ public final class Conduction {
             }
         }
         return left / whole;
-    }
-
-    public Body body() {
-        return body;
     }
 }

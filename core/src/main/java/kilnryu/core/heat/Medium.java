@@ -64,12 +64,6 @@ public record Medium(
         return wet * kWet + (1 - wet) * (kDry + kSlope * (t - 100));
     }
 
-    /** Capacity per m3 at a place that has been hotter, J/(m3 K). */
-    double capacityBelow(double t, double hottest) {
-        double liquid = t < LIQUID_TO ? freeWater * freeLeft(hottest) * CP_WATER : 0;
-        return density * (cp0 + cp1 * t) + liquid;
-    }
-
     /** What the free water adds to the capacity while it is liquid, J/(m3 K). */
     double liquidCapacity() {
         return freeWater * CP_WATER;

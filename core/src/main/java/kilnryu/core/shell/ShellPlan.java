@@ -15,6 +15,7 @@ import kilnryu.core.sum.Known;
  * @param thickness of all coats, mm
  * @param slurry picked up in all, g
  * @param stucco in all, g
+ * @param solids of the slurry, % by mass
  * @param fired mass of the shell once fired, g
  * @param wet mass of pattern and shell after the last dip, g; empty without the pattern's mass
  * @param drying sum of all coats, h; empty when one of them never dries
@@ -27,6 +28,7 @@ public record ShellPlan(
         Figure thickness,
         Figure slurry,
         Figure stucco,
+        Figure solids,
         Figure fired,
         Optional<Figure> wet,
         Optional<Figure> drying,
@@ -35,7 +37,6 @@ public record ShellPlan(
         Optional<Figure> lift,
         Optional<Wire> wire,
         Findings findings) {
-    private static final double USUAL_SOLIDS = 68;
     private static final Formula COST = Formula.of("slurry / 1000 * p1 + stucco / 1000 * p2");
 
     /**
@@ -61,7 +62,7 @@ public record ShellPlan(
 
     ShellPlan with(Findings others) {
         return new ShellPlan(
-                question, layers, thickness, slurry, stucco, fired, wet, drying, finalDry, strength, lift, wire,
+                question, layers, thickness, slurry, stucco, solids, fired, wet, drying, finalDry, strength, lift, wire,
                 others);
     }
 
@@ -80,7 +81,7 @@ public record ShellPlan(
      */
     public Optional<Double> wetWith(int number) {
         return question.body().map(b -> {
-            double dry = question.solids().orElse(USUAL_SOLIDS) / 100;
+            double dry = solids.value() / 100;
             double mass = b.wax().value();
             for (Layer layer : layers.subList(0, number)) {
                 boolean last = layer.number() == number;
@@ -89,6 +90,11 @@ public record ShellPlan(
             }
             return mass;
         });
+    }
+
+    /** Water that a coat brings, g. */
+    public double water(Layer layer) {
+        return layer.slurry().value() * (1 - solids.value() / 100);
     }
 
     /** What slurry and stucco cost, in the money of the prices of a kilogram. */

@@ -113,6 +113,7 @@ public final class ShellPlanner {
                 thickness,
                 slurry,
                 stucco,
+                solids,
                 fired,
                 q.body().map(b -> wet(b, slurry, stucco, layers, solids)),
                 drying,

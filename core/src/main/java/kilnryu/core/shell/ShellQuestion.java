@@ -60,7 +60,8 @@ public record ShellQuestion(
                 body);
     }
 
-    Drying.Openness aired() {
+    /** How open it is with its window. */
+    public Drying.Openness aired() {
         return window ? openness.windowed() : openness;
     }
 }

@@ -136,6 +136,20 @@ class ShellPlannerTest {
         assertThat(new Asked().plan().wetWith(1)).isEmpty();
     }
 
+    /** A studio's slurry of 75 %: from the second dip 200 + 22.5 * 0.75 + 25.238 + 30.285. */
+    @Test
+    void theStudiosOwnSolidsCountInWhatItWeighsWet() {
+        Factors own =
+                new Factors(java.util.Map.of("shell.solids", new kilnryu.core.sum.Replacement(75, "our own slurry")));
+        Asked asked = new Asked();
+        asked.body = Optional.of(body(200, 20, false));
+        ShellPlan plan = new ShellPlanner(own).plan(asked.plan().question());
+        assertThat(plan.wetWith(2).orElseThrow()).isCloseTo(272.398, CLOSE);
+        assertThat(plan.wetWith(7).orElseThrow())
+                .isCloseTo(plan.wet().orElseThrow().value(), within(1e-9));
+        assertThat(plan.water(plan.layers().get(0))).isCloseTo(22.5 * 0.25, CLOSE);
+    }
+
     /** 222.418 g at 3 and 289.690 g at 1.1 a kilogram: 0.667 and 0.319. */
     @Test
     void whatItCosts() {
