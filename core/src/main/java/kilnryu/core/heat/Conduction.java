@@ -16,6 +16,8 @@ public final class Conduction {
     private static final double SHORTEST_S = 0.02;
     private static final double GROWTH = 1.35;
     private static final double NOTHING = 1e-12;
+    private static final int ROUNDS = 3;
+    private static final double BENT = 0.02;
 
     private final Medium medium;
     private final Curves curves;
@@ -63,6 +65,13 @@ public final class Conduction {
         double at(double seconds);
     }
 
+    /** What each face sees: a kiln all round, a shelf below, sand at the sides. */
+    public record Surroundings(Around side, Around bottom, Around top) {
+        public static Surroundings all(Around around) {
+            return new Surroundings(around, around, around);
+        }
+    }
+
     /** The faces of a body. */
     public record Faces(Face side, Face bottom, Face top) {
         public static Faces all(Face face) {
@@ -77,13 +86,10 @@ public final class Conduction {
      * @param longest step, s
      */
     public record Fineness(double perStep, double longest) {
-        /**
-         * Times and ends within a minute and 0.2 K of steps five times shorter over a day; while water boils off, the middle
-         * may dip by some kelvins for a step.
-         */
+        /** Times and ends within two minutes and 0.2 K of steps five times shorter over a day. */
         public static final Fineness USUAL = new Fineness(8, 300);
 
-        /** Three times as many steps; the middle dips by less than 2 K while water boils off. */
+        /** Three times as many steps. */
         public static final Fineness FINE = new Fineness(4, 120);
     }
 
@@ -145,11 +151,33 @@ public final class Conduction {
         }
     }
 
-    /** One step, as long as its fineness allows and no further than a time, s. */
+    /** Goes on to a time, s. */
+    public void advance(double to, Surroundings around) {
+        while (time < to - 1e-9) {
+            step(to, around);
+        }
+    }
+
+    /** One step, as long as its fineness allows and no further than a time, s; the same surroundings for all faces. */
     public void step(double to, Around around) {
-        double dt = Math.min(Math.min(step, longest), to - time);
+        double dt = length(to);
         double there = around.at(time + dt);
-        single(dt, there);
+        step(dt, there, there, there);
+    }
+
+    /** One step, as long as its fineness allows and no further than a time, s. */
+    public void step(double to, Surroundings around) {
+        double dt = length(to);
+        double then = time + dt;
+        step(dt, around.side.at(then), around.bottom.at(then), around.top.at(then));
+    }
+
+    private double length(double to) {
+        return Math.min(Math.min(step, longest), to - time);
+    }
+
+    private void step(double dt, double side, double bottom, double top) {
+        single(dt, side, bottom, top);
         steps++;
         time += dt;
         double wish = changed > NOTHING ? dt * perStep / changed : dt * GROWTH;
@@ -157,14 +185,14 @@ public final class Conduction {
         step = Math.max(SHORTEST_S, Math.min(wish, Math.max(dt, step) * GROWTH));
     }
 
-    private void single(double dt, double around) {
+    private void single(double dt, double side, double bottom, double top) {
         changed = 0;
         if (axisFirst) {
-            alongAxis(dt, around);
-            alongRadii(dt, around);
+            alongAxis(dt, bottom, top);
+            alongRadii(dt, side);
         } else {
-            alongRadii(dt, around);
-            alongAxis(dt, around);
+            alongRadii(dt, side);
+            alongAxis(dt, bottom, top);
         }
         axisFirst = !axisFirst;
     }
@@ -205,12 +233,12 @@ public final class Conduction {
         }
     }
 
-    private void alongAxis(double dt, double around) {
+    private void alongAxis(double dt, double below, double above) {
         conductivities();
         for (int i = 0; i < rings; i++) {
             double area = ringArea[i];
             double insideBottom = 2 * k[i] / dz;
-            double outBottom = bottom.whole(bottomSurface[i], around);
+            double outBottom = bottom.whole(bottomSurface[i], below);
             double throughBottom = outBottom == 0 ? 0 : outBottom * insideBottom / (outBottom + insideBottom);
             conductance[0] = area * throughBottom;
             for (int j = 0; j < layers - 1; j++) {
@@ -220,7 +248,7 @@ public final class Conduction {
             }
             int last = (layers - 1) * rings + i;
             double insideTop = 2 * k[last] / dz;
-            double outTop = top.whole(topSurface[i], around);
+            double outTop = top.whole(topSurface[i], above);
             double throughTop = outTop == 0 ? 0 : outTop * insideTop / (outTop + insideTop);
             conductance[layers] = area * throughTop;
             for (int j = 0; j < layers; j++) {
@@ -228,12 +256,12 @@ public final class Conduction {
                 volume[j] = area * dz;
                 capacity[j] = volume[j] * slope(j * rings + i);
             }
-            solve(layers, dt, around, around, i, rings);
+            solve(layers, dt, below, above, i, rings);
             if (outBottom > 0) {
-                bottomSurface[i] = t[i] + (around - t[i]) * throughBottom / insideBottom;
+                bottomSurface[i] = t[i] + (below - t[i]) * throughBottom / insideBottom;
             }
             if (outTop > 0) {
-                topSurface[i] = t[last] + (around - t[last]) * throughTop / insideTop;
+                topSurface[i] = t[last] + (above - t[last]) * throughTop / insideTop;
             }
         }
     }
@@ -244,19 +272,10 @@ public final class Conduction {
         return here < most ? curves.later(here, Medium.freeLeft(most)) : curves.first(here);
     }
 
-    /** One line: implicit solution, a second one with the capacities along the way, then heat by its fluxes. */
+    /** One line: implicit solutions, each with the capacities along the way of the last, then heat by their fluxes. */
     private void solve(int n, double dt, double before, double ahead, int first, int stride) {
         implicit(n, dt, before, ahead);
-        boolean bent = false;
-        for (int i = 0; i < n; i++) {
-            int cell = first + i * stride;
-            double better = volume[i] * secant(cell, next[i]);
-            if (Math.abs(better - capacity[i]) > 0.02 * capacity[i]) {
-                bent = true;
-            }
-            capacity[i] = better;
-        }
-        if (bent) {
+        for (int round = 0; round < ROUNDS && bent(n, first, stride); round++) {
             implicit(n, dt, before, ahead);
         }
         for (int i = 0; i < n; i++) {
@@ -270,6 +289,17 @@ public final class Conduction {
             int cell = first + i * stride;
             give(cell, right[i] / volume[i]);
         }
+    }
+
+    /** Takes the capacities along the way to the solution; whether they changed by much. */
+    private boolean bent(int n, int first, int stride) {
+        boolean bent = false;
+        for (int i = 0; i < n; i++) {
+            double better = volume[i] * secant(first + i * stride, next[i]);
+            bent |= Math.abs(better - capacity[i]) > BENT * capacity[i];
+            capacity[i] = better;
+        }
+        return bent;
     }
 
     /** Mean capacity per m3 between where a cell is and where it may go. */
@@ -372,13 +402,18 @@ public final class Conduction {
     public double middleOfHalf() {
         double first = onAxis(0);
         double second = onAxis(1);
-        return bottom == Face.INSULATED ? first - (second - first) / 8 : first;
+        return bottom == Face.INSULATED && !boils(0) ? first - (second - first) / 8 : first;
+    }
+
+    /** While its water leaves, no parabola leads through a cell to the middle. */
+    private boolean boils(int cell) {
+        return hottest[cell] > Medium.FREE_FROM && hottest[cell] < Medium.BOUND_TO && medium.freeWater() > 0;
     }
 
     /** On the axis of a layer, C, with the parabola that its two inner cells make. */
     public double onAxis(int layer) {
         int row = layer * rings;
-        return rings < 2 ? t[row] : t[row] - (t[row + 1] - t[row]) / 8;
+        return rings < 2 || boils(row) ? t[row] : t[row] - (t[row + 1] - t[row]) / 8;
     }
 
     /** Surface of the side at the first end, C. */

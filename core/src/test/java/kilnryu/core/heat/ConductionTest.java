@@ -87,6 +87,21 @@ class ConductionTest {
         assertThat(body.at(0, 0)).isLessThan(body.at(0, 11));
     }
 
+    /** Buried to its rim in sand of 20 C, heated from above alone: steady at the height where both series meet. */
+    @Test
+    void facesOfASlabBetweenTwoTemperatures() {
+        Conduction slab = new Conduction(
+                Body.slab(0.03, 30),
+                Medium.constant(0.9, 1.4e6),
+                new Conduction.Faces(Face.INSULATED, new Face(20, 0), new Face(50, 0)),
+                20,
+                Conduction.Fineness.USUAL);
+        slab.advance(40 * 3600, new Conduction.Surroundings(s -> 0, s -> 20, s -> 500));
+        // resistances 1/20 + 0.03/0.9 + 1/50 = 0.10333; flux 480 / 0.10333 = 4645; below 20 + 4645 / 20 = 252.3
+        assertThat(slab.at(0, 0)).isCloseTo(252.3 + 4645 / 0.9 * 0.0005, within(0.5));
+        assertThat(slab.at(0, 29)).isCloseTo(500 - 4645 / 50.0 - 4645 / 0.9 * 0.0005, within(0.5));
+    }
+
     @Test
     void halfABodyIsAsTheWhole() {
         Conduction whole = new Conduction(
