@@ -11,18 +11,22 @@ import kilnryu.app.school.Schools;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.shell.ShellReader;
+import kilnryu.core.block.BlockPlan;
 import kilnryu.core.burnout.BackPlan;
 import kilnryu.core.burnout.BurnoutProgram;
 import kilnryu.core.burnout.BurnoutQuestion;
 import kilnryu.core.burnout.BurnoutSchool;
 import kilnryu.core.burnout.Handling;
-import kilnryu.core.burnout.ProgramGenerator;
 import kilnryu.core.burnout.ShellFiring;
+import kilnryu.core.burnout.Subject;
 import kilnryu.core.flask.FlaskPlan;
 import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.material.Section;
+import kilnryu.core.quantity.Measure;
 import kilnryu.core.quantity.Temperature;
 import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Known;
 import kilnryu.core.tree.TreePlan;
 
 /** Reads the firing from its fields and generates its program. */
@@ -36,56 +40,75 @@ public final class FiringReader {
     public record Choices(
             Section section,
             BurnoutSchool school,
+            boolean chosen,
             Optional<Temperature> mold,
             Optional<Temperature> kilnMax,
             Optional<ZonedDateTime> pour,
-            Handling handling) {}
+            Handling handling) {
+
+        /** Temperature of a flask or block at the pour: as typed, or usual for metal and section. */
+        public Optional<Figure> pours(TreePlan tree) {
+            return mold.map(t -> Figure.given(
+                            "mold", "mold at the pour", t.celsius(), Measure.DEGREE_CELSIUS, Known.CHOSEN, 0))
+                    .or(() -> section.flaskTemperature(tree.tree().alloy()));
+        }
+    }
 
     /** A program, and its clock when the hour of the pour is known. */
     public record Firing(Choices choices, BurnoutProgram program, Optional<BackPlan> clock) {}
 
     public static Choices choices(Fields fields, ZoneId zone, Schools schools) {
+        Optional<BurnoutSchool> school = fields.choice("school", key -> BurnoutSchool.named(schools.based(key)));
         return new Choices(
                 fields.choice("section", Section::named).orElse(Section.MEDIUM),
-                fields.choice("school", key -> BurnoutSchool.named(schools.based(key)))
-                        .orElse(BurnoutSchool.DRY_FIRST),
+                school.orElse(BurnoutSchool.DRY_FIRST),
+                school.isPresent(),
                 temperature(fields.quantity("mold_C", Range.MOLD_TEMPERATURE)),
                 temperature(fields.quantity("kiln_max_C", Range.KILN_TEMPERATURE)),
                 pour(fields, zone),
                 fields.choice("shell_school", Handling::named).orElse(Handling.COLD));
     }
 
+    /** The burnout of a flask. */
     public static Firing firing(Choices choices, TreePlan tree, FlaskPlan flask, Factors factors) {
+        return burnout(choices, choices.school(), Subject.of(what(choices, tree), flask), factors);
+    }
+
+    /** The burnout of a block: slowly where no school was chosen. */
+    public static Firing firing(Choices choices, TreePlan tree, BlockPlan block, Factors factors) {
+        BurnoutSchool school = choices.chosen() ? choices.school() : BurnoutSchool.SLOW_BLOCK;
+        return burnout(choices, school, Subject.of(what(choices, tree), block), factors);
+    }
+
+    private static Firing burnout(Choices choices, BurnoutSchool school, Subject subject, Factors factors) {
+        return clocked(choices, Tried.of(new BurnoutQuestion(subject, school, choices.kilnMax()), factors));
+    }
+
+    /** What a program asks of a tree. */
+    public static Subject.Tree what(Choices choices, TreePlan tree) {
         Set<PatternMaterial> patterns = new java.util.HashSet<>();
         tree.tree().parts().forEach(p -> {
             patterns.add(p.material());
             p.coat().ifPresent(c -> patterns.add(c.material()));
         });
-        BurnoutProgram program = new ProgramGenerator(factors)
-                .generate(new BurnoutQuestion(
-                        flask,
-                        patterns,
-                        tree.tree().alloy(),
-                        choices.section(),
-                        choices.school(),
-                        choices.mold(),
-                        choices.kilnMax()));
-        return clocked(choices, program);
+        return new Subject.Tree("the mold", patterns, tree.tree().alloy(), choices.pours(tree));
     }
 
     /** The fire of a ceramic shell. */
     public static Firing firing(Choices choices, TreePlan tree, ShellReader.Built shell, Factors factors) {
-        return clocked(
-                choices,
-                new ShellFiring(factors)
-                        .generate(new ShellFiring.Question(
-                                shell.plan(),
-                                shell.dewax(),
-                                tree.tree().alloy(),
-                                choices.section(),
-                                choices.handling(),
-                                choices.mold(),
-                                choices.kilnMax())));
+        return clocked(choices, Tried.of(asked(choices, tree, shell), factors));
+    }
+
+    /** What the program of a shell is wanted for. */
+    public static ShellFiring.Question asked(Choices choices, TreePlan tree, ShellReader.Built shell) {
+        return new ShellFiring.Question(
+                shell.plan(),
+                shell.dewax(),
+                tree.tree().alloy(),
+                choices.section(),
+                choices.handling(),
+                choices.mold(),
+                choices.kilnMax());
     }
 
     private static Firing clocked(Choices choices, BurnoutProgram program) {

@@ -11,6 +11,7 @@ import kilnryu.core.heat.Medium;
 import kilnryu.core.kiln.Firing;
 import kilnryu.core.kiln.FiringProgram;
 import kilnryu.core.kiln.Kiln;
+import kilnryu.core.kiln.Mold;
 import kilnryu.core.kiln.Setting;
 import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.material.PatternMaterial;
@@ -80,7 +81,15 @@ public final class FiringQuestionReader {
         }
         return Optional.of(new Asked(
                 new Firing.Question(
-                        new Firing.Mold(diameter.getAsDouble() / 1000, height.getAsDouble() / 1000, medium, face),
+                        new Mold(
+                                diameter.getAsDouble() / 1000,
+                                height.getAsDouble() / 1000,
+                                false,
+                                medium,
+                                face,
+                                face,
+                                face,
+                                true),
                         program,
                         kiln,
                         residue,
@@ -99,7 +108,8 @@ public final class FiringQuestionReader {
                         water.getAsDouble(),
                         system.flatMap(InvestmentSystem::density)
                                 .map(d -> d.value())
-                                .orElse(2.65))
+                                .orElse(2.65),
+                        system.map(InvestmentSystem::hemihydratePercent).orElse(30.0))
                 : Setting.GYPSUM;
         double dry = typed("k_dry", OVER_NOTHING, usual.kDry());
         double hot = typed("k_hot", OVER_NOTHING, dry + usual.kSlope() * 600);

@@ -1,38 +1,28 @@
 package kilnryu.app.plan;
 
 import java.time.Duration;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Set;
 import kilnryu.app.firing.Foreseen;
 import kilnryu.app.firing.HeatDrawing;
-import kilnryu.app.web.FigureView;
-import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
 import kilnryu.core.kiln.Firing;
-import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.quantity.Measure;
 import org.springframework.ui.Model;
 
 /** What is foreseen of a firing, as the page shows it. */
-record HeatPage(Foreseen foreseen, String curve, List<Line> lines, List<FindingView> findings) {
+record HeatPage(Foreseen foreseen, String curve, List<Line> lines) {
 
     /** A figure of the simulation. */
     public record Line(String what, String value) {}
 
     static Optional<HeatPage> of(Plan plan, Units units) {
-        Set<PatternMaterial> patterns = new HashSet<>();
-        plan.tree().ifPresent(t -> t.tree().parts().forEach(p -> patterns.add(p.material())));
-        return plan.flask()
-                .flatMap(f -> plan.firing().flatMap(g -> Foreseen.of(f, g.program(), patterns)))
-                .map(f -> of(f, units));
+        return plan.firing().flatMap(f -> Foreseen.of(f.program())).map(f -> of(f, units));
     }
 
     private static HeatPage of(Foreseen foreseen, Units units) {
-        FigureView.Maker views = new FigureView.Maker(units, false);
         Firing f = foreseen.firing();
         return new HeatPage(
                 foreseen,
@@ -45,10 +35,7 @@ record HeatPage(Foreseen foreseen, String curve, List<Line> lines, List<FindingV
                         new Line("middle at the pour", celsius(f.end(), units)),
                         new Line("largest lag behind the kiln", Math.round(f.lag()) + " K"),
                         new Line("growth differs at most by", Show.digits(f.mismatch()) + " %"),
-                        new Line("char left of the pattern", Show.digits(f.residue()) + " %")),
-                foreseen.findings().all().stream()
-                        .map(x -> FindingView.of(x, views, 0))
-                        .toList());
+                        new Line("char left of the pattern", Show.digits(f.residue()) + " %")));
     }
 
     private static String after(OptionalDouble minutes) {
@@ -65,6 +52,5 @@ record HeatPage(Foreseen foreseen, String curve, List<Line> lines, List<FindingV
         model.addAttribute("foreseen", foreseen);
         model.addAttribute("curve", curve);
         model.addAttribute("lines", lines);
-        model.addAttribute("foreseenFindings", findings);
     }
 }

@@ -29,7 +29,6 @@ import kilnryu.core.flask.SchoolChecks;
 import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.quantity.Length;
 import kilnryu.core.quantity.Mass;
-import kilnryu.core.quantity.Measure;
 import kilnryu.core.shell.OfTree;
 import kilnryu.core.shell.Strength.Curve;
 import kilnryu.core.shell.Strength.Place;
@@ -133,6 +132,7 @@ public record Plan(
             Optional<Clearances> clearances = flask.map(f -> clearances(f, drawn.orElseThrow(), extras));
             Optional<Firing> firing = flask.map(
                             f -> FiringReader.firing(choices, tree.orElseThrow(), f, reading.factors))
+                    .or(() -> block.map(b -> FiringReader.firing(choices, tree.orElseThrow(), b, reading.factors)))
                     .or(() -> shell.map(s -> FiringReader.firing(choices, tree.orElseThrow(), s, reading.factors)));
             Findings findings = gating.map(GatingReader.Built::findings)
                     .orElse(Findings.NONE)
@@ -214,13 +214,7 @@ public record Plan(
         }
 
         private static GatingReader.Heat heat(FiringReader.Choices choices, TreePlan tree, Optional<Figure> pour) {
-            Optional<Figure> chosen = choices.mold()
-                    .map(t -> Figure.given(
-                            "mold", "mold at the pour", t.celsius(), Measure.DEGREE_CELSIUS, Known.CHOSEN, 0));
-            return new GatingReader.Heat(
-                    pour,
-                    chosen.or(
-                            () -> choices.section().flaskTemperature(tree.tree().alloy())));
+            return new GatingReader.Heat(pour, choices.pours(tree));
         }
 
         /** As it stands in the flask. */

@@ -2,6 +2,7 @@ package kilnryu.core.burnout;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.sum.Figure;
@@ -14,9 +15,21 @@ import kilnryu.core.sum.Figure;
  * @param total minutes from closing the kiln to the pour
  * @param mold C at the pour
  * @param duties when someone has to be there, minutes from closing the kiln
+ * @param held the simulation by which its holds were found; empty where none could be made
  */
 public record BurnoutProgram(
-        double startC, List<Segment> segments, Figure total, Figure mold, List<Duty> duties, Findings findings) {
+        double startC,
+        List<Segment> segments,
+        Figure total,
+        Figure mold,
+        List<Duty> duties,
+        Findings findings,
+        Optional<HeldProgram> held) {
+    public BurnoutProgram(
+            double startC, List<Segment> segments, Figure total, Figure mold, List<Duty> duties, Findings findings) {
+        this(startC, segments, total, mold, duties, findings, Optional.empty());
+    }
+
     public BurnoutProgram {
         segments = List.copyOf(segments);
         duties = List.copyOf(duties);

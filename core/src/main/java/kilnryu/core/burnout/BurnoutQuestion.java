@@ -1,47 +1,70 @@
 package kilnryu.core.burnout;
 
+import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
-import java.util.Set;
-import kilnryu.core.flask.FlaskPlan;
-import kilnryu.core.material.Alloy;
-import kilnryu.core.material.PatternMaterial;
-import kilnryu.core.material.Section;
+import java.util.function.Predicate;
 import kilnryu.core.quantity.Temperature;
+import kilnryu.core.sum.Figure;
 
 /**
- * What a program is wanted for.
+ * What a program is wanted for: molds that share a kiln.
  *
- * @param mold temperature of the mold at the pour when the caster sets it, empty for the alloy's and section's
+ * @param load at least one
  * @param kilnMax highest the kiln reaches, empty when not known
  */
-public record BurnoutQuestion(
-        FlaskPlan flask,
-        Set<PatternMaterial> patterns,
-        Alloy alloy,
-        Section section,
-        BurnoutSchool school,
-        Optional<Temperature> mold,
-        Optional<Temperature> kilnMax) {
+public record BurnoutQuestion(List<Subject> load, BurnoutSchool school, Optional<Temperature> kilnMax) {
     /** Where the kiln starts, C. */
     public static final double START_C = 20;
 
     public BurnoutQuestion {
-        patterns = Set.copyOf(patterns);
+        load = List.copyOf(load);
+        if (load.isEmpty()) {
+            throw new IllegalArgumentException("an empty kiln needs no program");
+        }
+    }
+
+    /** One mold alone. */
+    public BurnoutQuestion(Subject alone, BurnoutSchool school, Optional<Temperature> kilnMax) {
+        this(List.of(alone), school, kilnMax);
+    }
+
+    /** The widest mold: it sets the ramps. */
+    Subject widest() {
+        return load.stream().max(Comparator.comparingDouble(Subject::diameter)).orElseThrow();
+    }
+
+    private boolean any(Predicate<Subject> what) {
+        return load.stream().anyMatch(what);
     }
 
     boolean anyChar() {
-        return patterns.stream().anyMatch(PatternMaterial::leavesChar);
+        return any(Subject::anyChar);
     }
 
     boolean anyHotDrain() {
-        return patterns.stream().anyMatch(PatternMaterial::drainsHot);
+        return any(Subject::anyHotDrain);
     }
 
     boolean anyWax() {
-        return patterns.stream().anyMatch(PatternMaterial::drainsAsWax);
+        return any(Subject::anyWax);
+    }
+
+    /** Burnout temperature of the load: the lowest of its systems; NaN where a supplier's sheet rules. */
+    double top() {
+        return load.stream().mapToDouble(s -> s.system().burnoutC()).min().orElseThrow();
+    }
+
+    /** Temperatures of the pours, falling; molds within the same few kelvins are poured together. */
+    List<Figure> pours() {
+        return PourGroups.of(load.stream().flatMap(s -> s.pour().stream()).toList());
+    }
+
+    boolean allPour() {
+        return load.stream().allMatch(s -> s.pour().isPresent());
     }
 
     double diameter() {
-        return flask.flask().innerDiameter().millimetres();
+        return widest().diameter();
     }
 }

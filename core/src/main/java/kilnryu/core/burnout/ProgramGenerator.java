@@ -7,11 +7,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import kilnryu.core.burnout.BurnoutSchool.Habit;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.flask.MixSchool;
 import kilnryu.core.flask.MoldChecks;
-import kilnryu.core.material.InvestmentSystem;
+import kilnryu.core.kiln.Kiln;
+import kilnryu.core.kiln.KilnRun;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Constant;
 import kilnryu.core.sum.Factors;
@@ -20,18 +22,23 @@ import kilnryu.core.sum.Known;
 
 /**
  * Builds a program by the rules of handbook 7: dry out, drain, slowly through the inversion, carbon, burn out, come
- * down and settle. Rates are the ramp limits of the flask's size, holds come from {@link BurnoutRules}.
+ * down and settle. Rates are the ramp limits of the widest mold, holds have their least from {@link BurnoutRules} and are
+ * lengthened by {@link HeldProgram} until handbook 8's criteria hold in the slowest mold.
  */
 public final class ProgramGenerator {
     static final double DRY_C = 150;
+    private static final double LOW_DRAIN_C = 180;
     private static final double HOT_DRAIN_C = 230;
+    private static final double HIGH_DRAIN_C = 260;
+    private static final double LOW_CARBON_C = 400;
+    private static final double HAND_C = 60;
+    private static final double STEAMING_MIN = 60;
+    private static final double QUICK_MOST_MM = 65;
     private static final double INVERSION_FROM_C = 200;
     private static final double INVERSION_TO_C = 280;
     private static final double STEPPED_C = 370;
     private static final double CARBON_C = 480;
     private static final double VENT_C = 550;
-    /** The core has to pass this for the pattern to be gone. */
-    private static final double CORE_C = 680;
 
     private static final double FASTEST_DESCENT = 200;
     private static final double LARGEST_STEP_K = 75;
@@ -47,60 +54,134 @@ public final class ProgramGenerator {
     }
 
     /**
-     * The program, or one without segments and with a stop when no rule covers the mold.
+     * The program with its holds as long as the simulation asks in a kiln that follows exactly, or one without segments and
+     * with a stop when no rule covers the load.
      */
     public BurnoutProgram generate(BurnoutQuestion question) {
-        InvestmentSystem system = question.flask().flask().system();
-        Optional<Figure> mold = mold(question);
-        if (Double.isNaN(system.burnoutC()) || mold.isEmpty()) {
-            return none(question, system);
+        return generate(question, Optional.empty(), KilnRun.Detail.QUICK);
+    }
+
+    /** The same in a kiln that follows as far as its power goes. */
+    public BurnoutProgram generate(BurnoutQuestion question, Optional<Kiln> kiln, KilnRun.Detail detail) {
+        if (Double.isNaN(question.top()) || !question.allPour()) {
+            return none(question);
         }
-        List<Segment> segments = segments(question, mold.get());
+        List<Segment> rough = segments(question);
         if (question.school().bySteps()) {
-            segments = Steps.of(segments, LARGEST_STEP_K, BurnoutQuestion.START_C);
+            rough = Steps.of(rough, LARGEST_STEP_K, BurnoutQuestion.START_C);
         }
+        return finish(question, HeldProgram.of(rough, asked(question, kiln, detail, true)), kiln);
+    }
+
+    /** A program that is given, tried on the load: its holds as they are, or lengthened where it says what they wait for. */
+    public BurnoutProgram tried(
+            BurnoutQuestion question,
+            List<Segment> given,
+            Optional<Kiln> kiln,
+            KilnRun.Detail detail,
+            boolean lengthen) {
+        return finish(question, HeldProgram.of(given, asked(question, kiln, detail, lengthen)), kiln);
+    }
+
+    private HeldProgram.Question asked(
+            BurnoutQuestion question, Optional<Kiln> kiln, KilnRun.Detail detail, boolean lengthen) {
+        List<HeldProgram.Fired> load = question.load().stream()
+                .map(s -> HeldProgram.Fired.of(s, factors))
+                .toList();
+        return new HeldProgram.Question(load, kiln, BurnoutQuestion.START_C, detail, lengthen);
+    }
+
+    private BurnoutProgram finish(BurnoutQuestion question, HeldProgram held, Optional<Kiln> kiln) {
+        List<Figure> pours = question.pours();
+        Figure mold = pours.isEmpty()
+                ? Figure.given(
+                        "mold",
+                        "mold at the pour",
+                        held.segments().get(held.segments().size() - 1).target(),
+                        DEGREE_CELSIUS,
+                        Known.CHOSEN,
+                        0)
+                : pours.get(0);
         BurnoutProgram bare = new BurnoutProgram(
-                BurnoutQuestion.START_C, segments, total(segments), mold.get(), List.of(), Findings.NONE);
+                BurnoutQuestion.START_C, held.segments(), total(held.segments()), mold, List.of(), Findings.NONE);
         return new BurnoutProgram(
-                bare.startC(), segments, bare.total(), mold.get(), duties(question, bare), check(question, bare));
+                bare.startC(),
+                held.segments(),
+                bare.total(),
+                mold,
+                duties(question, bare),
+                check(question, held, kiln),
+                Optional.of(held));
     }
 
-    private static Optional<Figure> mold(BurnoutQuestion question) {
-        if (question.mold().isPresent()) {
-            double celsius = question.mold().get().celsius();
-            return Optional.of(Figure.given("mold", "mold at the pour", celsius, DEGREE_CELSIUS, Known.CHOSEN, 0));
-        }
-        return question.section().flaskTemperature(question.alloy());
-    }
-
-    private List<Segment> segments(BurnoutQuestion question, Figure mold) {
+    private List<Segment> segments(BurnoutQuestion question) {
         BurnoutRules rules = new BurnoutRules(question, factors);
-        double rate = rules.ramp().value();
-        double slow = rules.slowRamp().value();
-        double top = question.flask().flask().system().burnoutC();
+        BurnoutSchool school = question.school();
+        boolean careful = school.does(Habit.CAREFUL);
+        double rate = rules.ramp().value() / (careful ? 2 : 1);
+        double slow = rules.slowRamp().value() / (careful ? 2 : 1);
         List<Segment> program = new ArrayList<>();
-        Figure dry = question.school().driesFirst() ? rules.dryOut() : rules.stepped();
-        program.add(held(Stage.DRY_OUT, rate, DRY_C, dry, dryRule(question)));
-        program.add(straight(Stage.INVERSION, rate, INVERSION_FROM_C, "ramp limit of the flask's size"));
-        if (question.anyHotDrain()) {
-            program.add(held(Stage.DRAIN, slow, HOT_DRAIN_C, rules.hotDrain(), "plastics flow only now"));
+        boolean driesFirst = school.does(Habit.DRIES_FIRST);
+        Segment dry =
+                held(Stage.DRY_OUT, rate, DRY_C, driesFirst ? rules.drainLeast() : rules.stepped(), dryRule(question));
+        program.add(driesFirst ? dry.until(Until.DRY) : dry);
+        if (careful) {
+            program.add(held(Stage.DRAIN, rate, LOW_DRAIN_C, rules.lowHold(), "a wax-like material runs out here"));
         }
-        program.add(straight(Stage.INVERSION, slow, INVERSION_TO_C, "slowly through the cristobalite inversion"));
-        if (!question.school().driesFirst()) {
-            program.add(held(Stage.INVERSION, rate, STEPPED_C, rules.stepped(), "stepped hold, last water leaves"));
+        if (school.does(Habit.SLOW_INVERSION)) {
+            program.add(straight(Stage.INVERSION, rate, INVERSION_FROM_C, "ramp limit of the mold's size"));
         }
-        if (question.anyChar()) {
-            program.add(held(Stage.CARBON, rate, CARBON_C, rules.carbon(), "char burns with air, vent open"));
+        if (question.anyHotDrain() || school.does(Habit.HOT_DRAIN)) {
+            program.add(held(
+                            Stage.DRAIN,
+                            slow,
+                            careful ? HIGH_DRAIN_C : HOT_DRAIN_C,
+                            careful ? rules.lowHold() : rules.hotDrain(),
+                            "plastics flow only now")
+                    .until(Until.FLOWS));
         }
-        program.add(held(Stage.BURN_OUT, rate, top, rules.soak(), soakRule(question)));
         program.add(
-                held(Stage.DESCEND, Math.min(rate, FASTEST_DESCENT), mold.value(), rules.settle(), "core within 15 K"));
+                school.does(Habit.SLOW_INVERSION)
+                        ? straight(Stage.INVERSION, slow, INVERSION_TO_C, "slowly through the cristobalite inversion")
+                        : straight(Stage.INVERSION, rate, INVERSION_TO_C, "in one ramp, at the limit of its size"));
+        if (!driesFirst) {
+            program.add(held(Stage.INVERSION, rate, STEPPED_C, rules.stepped(), "stepped hold, last water leaves")
+                    .until(Until.DRY));
+        }
+        if (question.anyChar() || school.does(Habit.CARBON)) {
+            boolean longAir = careful || school.does(Habit.ASH_OUT);
+            program.add(held(
+                            Stage.CARBON,
+                            rate,
+                            careful ? LOW_CARBON_C : CARBON_C,
+                            longAir ? rules.longCarbon() : rules.carbon(),
+                            "char burns with air, vent open")
+                    .until(Until.CHARS));
+        }
+        program.add(held(Stage.BURN_OUT, rate, question.top(), rules.soak(), soakRule(question))
+                .until(Until.BURNT));
+        double down = Math.min(rate, FASTEST_DESCENT);
+        Figure settle = rules.settle();
+        if (school.does(Habit.ASH_OUT)) {
+            program.add(straight(Stage.ASH_OUT, down, INVERSION_TO_C, "down again, as slowly as up"));
+            program.add(straight(Stage.INVERSION, slow, INVERSION_FROM_C, "back through the inversion"));
+            program.add(held(Stage.ASH_OUT, down, HAND_C, settle, "cool to the hand")
+                    .until(Until.COLD));
+            program.add(straight(Stage.REHEAT, rate, INVERSION_FROM_C, "ramp limit of the mold's size"));
+            program.add(straight(Stage.INVERSION, slow, INVERSION_TO_C, "slowly through the inversion again"));
+        }
+        Stage last = school.does(Habit.ASH_OUT) ? Stage.REHEAT : Stage.DESCEND;
+        for (Figure pour : question.pours()) {
+            program.add(held(last, last == Stage.REHEAT ? rate : down, pour.value(), settle, "rest before the pour")
+                    .until(Until.WITHIN));
+            last = Stage.DESCEND;
+        }
         return program;
     }
 
     private static String dryRule(BurnoutQuestion question) {
-        String dry = question.school().driesFirst() ? "water at the middle, by estimate" : "hold by size";
-        return question.anyWax() ? dry + "; wax drains" : dry;
+        String dry = question.school().does(Habit.DRIES_FIRST) ? "least hold" : "hold by size";
+        return question.anyWax() && !question.school().does(Habit.STEAMED) ? dry + ", wax drains" : dry;
     }
 
     private static String soakRule(BurnoutQuestion question) {
@@ -108,7 +189,7 @@ public final class ProgramGenerator {
     }
 
     private static Segment held(Stage stage, double rate, double target, Figure hold, String ruledBy) {
-        return new Segment(stage, rate, target, (int) Math.ceil(hold.value() / 5 - 1e-9) * 5, hold, ruledBy);
+        return new Segment(stage, rate, target, Segment.rounded(hold.value()), hold, ruledBy);
     }
 
     private static Segment straight(Stage stage, double rate, double target, String ruledBy) {
@@ -131,15 +212,27 @@ public final class ProgramGenerator {
 
     private List<Duty> duties(BurnoutQuestion question, BurnoutProgram program) {
         List<Duty> duties = new ArrayList<>();
-        double stand = question.flask().stand().value() + MixSchool.VACUUM.minutesToLastMove(factors);
+        double stand =
+                question.load().stream().mapToDouble(Subject::stand).max().orElse(0)
+                        + MixSchool.VACUUM.minutesToLastMove(factors);
         duties.add(new Duty(
                 Duty.Kind.MIX, -stand, "Powder is silica dust: P100 or FFP3 mask. It has to stand before the kiln."));
+        boolean steamed = question.school().does(Habit.STEAMED);
+        if (steamed) {
+            duties.add(new Duty(
+                    Duty.Kind.STEAM,
+                    -STEAMING_MIN,
+                    "Steam burns at once; hot wax floats. Wrap a mold that waits for the kiln."));
+        }
         duties.add(new Duty(
                 Duty.Kind.CLOSE_KILN,
                 0,
                 "Cup down, tray under, hood on: wax smoke, carbon monoxide. Clear of all that burns."));
-        drain(question, program, duties);
-        program.timed().stream()
+        if (!steamed) {
+            drain(question, program, duties);
+        }
+        List<BurnoutProgram.Timed> timed = program.timed();
+        timed.stream()
                 .filter(t -> t.segment().stage() == Stage.CARBON)
                 .findFirst()
                 .ifPresent(t -> duties.add(
@@ -147,23 +240,54 @@ public final class ProgramGenerator {
         program.risesPast(VENT_C)
                 .ifPresent(
                         at -> duties.add(new Duty(Duty.Kind.CLOSE_VENT, at, "Hot lid and vent: gloves, face shield.")));
-        duties.add(new Duty(
-                Duty.Kind.POUR,
-                program.minutes(),
-                "All that meets metal dry and hot. Face shield, leather, natural fibres; two people for a lift."));
+        if (question.school().does(Habit.CAREFUL)) {
+            timed.stream()
+                    .filter(t -> t.segment().hold() > 0 && t.segment().stage() != Stage.DESCEND)
+                    .forEach(
+                            t -> duties.add(
+                                    new Duty(
+                                            Duty.Kind.LOOK,
+                                            t.reached(),
+                                            "Unknown material: someone stays with its first firing. Fume outdoors only; kiln off if it flames.")));
+        }
+        timed.stream()
+                .filter(t -> t.segment().until() == Until.COLD)
+                .forEach(t -> duties.add(new Duty(
+                        Duty.Kind.BLOW_ASH,
+                        t.ends(),
+                        "Clear air only, out of the cup; ash is dust: mask and goggles.")));
+        pours(question, timed, duties);
         return duties;
     }
 
+    /** The end of each hold for a pour, or of the whole program. */
+    private static void pours(BurnoutQuestion question, List<BurnoutProgram.Timed> timed, List<Duty> duties) {
+        List<BurnoutProgram.Timed> ends =
+                timed.stream().filter(t -> t.segment().until() == Until.WITHIN).toList();
+        List<BurnoutProgram.Timed> all =
+                ends.isEmpty() && !timed.isEmpty() ? timed.subList(timed.size() - 1, timed.size()) : ends;
+        for (BurnoutProgram.Timed t : all) {
+            duties.add(new Duty(
+                    Duty.Kind.POUR,
+                    t.ends(),
+                    "All that meets metal dry and hot. Face shield, leather, natural fibres; two people for a lift."));
+        }
+    }
+
     private static void drain(BurnoutQuestion question, BurnoutProgram program, List<Duty> duties) {
-        if (!question.anyWax() && !question.anyHotDrain()) {
+        boolean hot = question.anyHotDrain() || question.school().does(Habit.HOT_DRAIN);
+        if (!question.anyWax() && !hot) {
             return;
         }
-        Stage last = question.anyHotDrain() ? Stage.DRAIN : Stage.DRY_OUT;
+        Stage last = hot ? Stage.DRAIN : Stage.DRY_OUT;
         double at = program.timed().stream()
                 .filter(t -> t.segment().stage() == last)
                 .mapToDouble(BurnoutProgram.Timed::ends)
                 .max()
                 .orElse(0);
+        if (at == 0) {
+            return;
+        }
         duties.add(new Duty(
                 Duty.Kind.DRAIN_TRAY,
                 at,
@@ -174,19 +298,24 @@ public final class ProgramGenerator {
         }
     }
 
-    private static Findings check(BurnoutQuestion question, BurnoutProgram program) {
+    private static Findings check(BurnoutQuestion question, HeldProgram held, Optional<Kiln> kiln) {
         List<Finding> found = new ArrayList<>();
-        InvestmentSystem system = question.flask().flask().system();
-        kiln(question, system, found);
-        found.add(Finding.note(
-                "by-rule",
-                "program",
-                "The program comes from rules; its holds do not follow the heat in the mold yet.",
-                "The middle of a mold dries and heats later than the kiln shows.",
-                "Prove dryness by weighing; the supplier's sheet wins where it asks for more."));
-        if (!question.school().driesFirst()) {
-            wetAfterHold(question, program, found);
+        if (question.school() == BurnoutSchool.QUICK_SMALL && question.diameter() > QUICK_MOST_MM) {
+            found.add(Finding.warn(
+                    "quick-large",
+                    "school",
+                    String.format(
+                            Locale.ROOT, "A quick program for a mold of %.0f mm; it is for 65.", question.diameter()),
+                    "Its rim is through the inversion while the middle is still cold.",
+                    "Take the school \"dry first\"."));
         }
+        found.addAll(HeldChecks.check(question, held, kiln).all());
+        found.add(Finding.note(
+                "simulated",
+                "program",
+                "The holds come from a simulation of the mold, solid throughout; it is a model (M).",
+                "Your mix, kiln and thermocouple differ from it.",
+                "Prove dryness by weighing; the supplier's sheet wins where it asks for more."));
         if (question.anyChar()) {
             found.add(Finding.note(
                     "ash",
@@ -195,58 +324,33 @@ public final class ProgramGenerator {
                     "Ash in the cavity is an inclusion in the casting.",
                     "Where ash is seen: cool to handling, blow out, heat again."));
         }
-        return new Findings(found)
-                .and(MoldChecks.check(question.alloy(), system, Optional.empty(), Optional.of(program.mold())));
-    }
-
-    private static void wetAfterHold(BurnoutQuestion question, BurnoutProgram program, List<Finding> found) {
-        Figure dry = new BurnoutRules(question, Factors.HANDBOOK).dryOut();
-        if (dry.value() > program.segments().get(0).hold()) {
-            found.add(Finding.warn(
-                            "wet-after-hold",
-                            "program",
-                            String.format(
-                                    Locale.ROOT,
-                                    "By estimate the middle is dry only after %.1f h at 150 °C; the hold is %.1f h.",
-                                    dry.value() / 60,
-                                    program.segments().get(0).hold() / 60.0),
-                            "The rest leaves as steam on the way to 370 °C and can crack a weak or large mold.",
-                            "Keep the ramp slow, or take the school \"dry first\".")
-                    .from(dry));
+        Findings all = new Findings(found);
+        for (Subject s : question.load()) {
+            all = all.and(MoldChecks.check(s.alloy(), s.system(), Optional.empty(), s.pour()));
         }
+        return all;
     }
 
-    private static void kiln(BurnoutQuestion question, InvestmentSystem system, List<Finding> found) {
-        double top = system.burnoutC();
-        question.kilnMax()
-                .filter(max -> max.celsius() < top)
-                .ifPresent(max -> found.add(Finding.stop(
-                        "kiln-too-cool",
-                        "kiln_max",
-                        String.format(
-                                Locale.ROOT,
-                                "The kiln reaches %.0f °C; this burnout needs %.0f °C.",
-                                max.celsius(),
-                                top),
-                        max.celsius() < CORE_C
-                                ? "Below 680 °C the pattern does not burn out."
-                                : "The core would pass 680 °C late or never.",
-                        "Use a hotter kiln.")));
-    }
-
-    private BurnoutProgram none(BurnoutQuestion question, InvestmentSystem system) {
+    private BurnoutProgram none(BurnoutQuestion question) {
         Figure nothing = Figure.given("program", "whole program", 0, Measure.MINUTE, Known.CHOSEN, 0);
         Figure noMold = Figure.given("mold", "mold at the pour", 0, DEGREE_CELSIUS, Known.CHOSEN, 0);
-        boolean bySupplier = Double.isNaN(system.burnoutC());
+        Optional<Subject> bySupplier = question.load().stream()
+                .filter(s -> Double.isNaN(s.system().burnoutC()))
+                .findFirst();
+        String metal = question.load().stream()
+                .filter(s -> s.pour().isEmpty())
+                .map(s -> s.alloy().label())
+                .findFirst()
+                .orElse("this metal");
         Finding stop = Finding.stop(
                 "no-program",
                 "program",
                 bySupplier
-                        ? "There is no program by rule for " + system.label() + "."
-                        : "There is no usual mold temperature for "
-                                + question.alloy().label() + ".",
+                        .map(s ->
+                                "There is no program by rule for " + s.system().label() + ".")
+                        .orElse("There is no usual mold temperature for " + metal + "."),
                 "A guessed program loses the mold.",
-                bySupplier
+                bySupplier.isPresent()
                         ? "Follow the supplier's sheet; plan the firing by it."
                         : "Type the mold temperature your supplier gives.");
         return new BurnoutProgram(

@@ -9,6 +9,9 @@ import java.util.Locale;
 import java.util.Optional;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
+import kilnryu.core.kiln.Kiln;
+import kilnryu.core.kiln.KilnRun;
+import kilnryu.core.kiln.Mold;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.material.Section;
 import kilnryu.core.quantity.Measure;
@@ -45,6 +48,7 @@ public final class ShellFiring {
     private static final Formula HOLD = Formula.of("base + each * max(0, t - 6)");
 
     private static final double LEAST_TOP = 850;
+    private static final double WAX_RESIDUE = 0.2;
     private static final double SLOW = 60;
     private static final double UP = 300;
     private static final double COOL_C = 60;
@@ -77,16 +81,37 @@ public final class ShellFiring {
     }
 
     public BurnoutProgram generate(Question q) {
+        return generate(q, Optional.empty(), KilnRun.Detail.QUICK);
+    }
+
+    /** The same in a kiln that follows as far as its power goes. */
+    public BurnoutProgram generate(Question q, Optional<Kiln> kiln, KilnRun.Detail detail) {
         Optional<Figure> mold = q.mold()
                 .map(t -> Figure.given("mold", "shell at the pour", t.celsius(), DEGREE_CELSIUS, Known.CHOSEN, 0))
                 .or(() -> q.section().shellTemperature(q.alloy()));
         if (mold.isEmpty()) {
             return none(q);
         }
-        List<Segment> segments = segments(q, mold.get());
-        BurnoutProgram bare = new BurnoutProgram(
-                BurnoutQuestion.START_C, segments, total(segments), mold.get(), List.of(), Findings.NONE);
-        return new BurnoutProgram(bare.startC(), segments, bare.total(), mold.get(), duties(q, bare), check(q));
+        HeldProgram held = HeldProgram.of(
+                segments(q, mold.get()),
+                new HeldProgram.Question(
+                        List.of(fired("shell", q.shell())), kiln, BurnoutQuestion.START_C, detail, true));
+        return finish(q, mold.get(), held);
+    }
+
+    /** A shell in a kiln: its wall, heated from outside. */
+    public static HeldProgram.Fired fired(String name, ShellPlan shell) {
+        Mold wall = Mold.shell(
+                shell.thickness().value() / 1000, shell.question().area().value() / 10_000);
+        return new HeldProgram.Fired(new KilnRun.Charge(name, wall, 1, WAX_RESIDUE, 1), 0, false);
+    }
+
+    private BurnoutProgram finish(Question q, Figure mold, HeldProgram held) {
+        List<Segment> segments = held.segments();
+        BurnoutProgram bare =
+                new BurnoutProgram(BurnoutQuestion.START_C, segments, total(segments), mold, List.of(), Findings.NONE);
+        return new BurnoutProgram(
+                bare.startC(), segments, bare.total(), mold, duties(q, bare), check(q), Optional.of(held));
     }
 
     private List<Segment> segments(Question q, Figure mold) {
@@ -107,12 +132,15 @@ public final class ShellFiring {
                         factors.of(HOUR_AT_TOP),
                         factors.of(PER_MM),
                         q.shell().thickness().as("t"));
-        all.add(segment(Stage.FIRE, UP, top, hold, "fired through the wall, wax burnt away with air"));
+        all.add(segment(Stage.FIRE, UP, top, hold, "fired through the wall, wax burnt away with air")
+                .until(Until.THROUGH));
         if (q.handling() == Handling.COLD) {
             all.add(segment(Stage.COOL, UP, COOL_C, chosen(30), "cool to the hand: look, patch, dry"));
-            all.add(segment(Stage.PREHEAT, UP, mold.value(), chosen(45), "warm through for the pour"));
+            all.add(segment(Stage.PREHEAT, UP, mold.value(), chosen(45), "warm through for the pour")
+                    .until(Until.WITHIN));
         } else {
-            all.add(segment(Stage.DESCEND, UP, mold.value(), chosen(30), "to the temperature of the pour"));
+            all.add(segment(Stage.DESCEND, UP, mold.value(), chosen(30), "to the temperature of the pour")
+                    .until(Until.WITHIN));
         }
         return all;
     }
@@ -129,7 +157,7 @@ public final class ShellFiring {
     }
 
     private static Segment segment(Stage stage, double rate, double target, Figure hold, String ruledBy) {
-        return new Segment(stage, rate, target, (int) Math.ceil(hold.value() / 5 - 1e-9) * 5, hold, ruledBy);
+        return new Segment(stage, rate, target, Segment.rounded(hold.value()), hold, ruledBy);
     }
 
     private static Figure total(List<Segment> segments) {
@@ -201,10 +229,10 @@ public final class ShellFiring {
                     "Full bed of dry sand, or the cold-handled school."));
         }
         found.add(Finding.note(
-                "by-rule",
+                "simulated",
                 "program",
-                "The program comes from rules; heat inside the wall is not simulated yet.",
-                "A thick wall lags the kiln by minutes.",
+                "Heat through the wall is simulated as a plate, its inside leading nothing away; it is a model (M).",
+                "A narrow cup or a bed of sand lags more.",
                 "No unattended first firing of a material that is new here."));
         return new Findings(found);
     }

@@ -8,6 +8,8 @@ public enum Stage {
     CARBON("carbon"),
     BURN_OUT("burn out"),
     DESCEND("come down"),
+    ASH_OUT("cool, blow ash out"),
+    REHEAT("heat again"),
     FIRE("fire"),
     COOL("cool, look"),
     PREHEAT("preheat");

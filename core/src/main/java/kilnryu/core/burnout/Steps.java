@@ -23,13 +23,14 @@ final class Steps {
             double step = (segment.target() - from) / count;
             for (int i = 1; i <= count; i++) {
                 Figure wait = wait(Math.abs(step), segment.rate());
-                int hold = (int) Math.ceil(wait.value() / 5 - 1e-9) * 5 + (i == count ? segment.hold() : 0);
+                int hold = Segment.rounded(wait.value()) + (i == count ? segment.hold() : 0);
                 boolean last = i == count;
                 steps.add(new Segment(
                         segment.stage(),
                         Double.POSITIVE_INFINITY,
                         from + i * step,
                         hold,
+                        last ? segment.until() : Until.NOTHING,
                         last && segment.hold() > 0 ? segment.holdSum() : wait,
                         last && segment.hold() > 0
                                 ? segment.ruledBy() + ", after the step"

@@ -426,8 +426,36 @@ public final class Conduction {
         return rings < 2 ? topSurface[0] : topSurface[0] - (topSurface[1] - topSurface[0]) / 8;
     }
 
+    /** Cells from the axis to the side. */
+    public int rings() {
+        return rings;
+    }
+
+    /** Cells from the first end to the last. */
+    public int layers() {
+        return layers;
+    }
+
+    /** Share of its free water a cell still holds, 1 to 0. */
+    public double wetAt(int ring, int layer) {
+        return medium.freeWater() == 0 ? 0 : Medium.freeLeft(hottest[layer * rings + ring]);
+    }
+
+    /** Surface of the first end on the axis, C. */
+    public double bottomOnAxis() {
+        return rings < 2 ? bottomSurface[0] : bottomSurface[0] - (bottomSurface[1] - bottomSurface[0]) / 8;
+    }
+
+    /** Surface of the side half way up, C. */
+    public double sideAtHalfHeight() {
+        return sideSurface[layers / 2];
+    }
+
     /** Share of all free water that is left, 1 to 0. */
     public double freeWaterLeft() {
+        if (medium.freeWater() == 0) {
+            return 0;
+        }
         double left = 0;
         double whole = 0;
         for (int j = 0; j < layers; j++) {

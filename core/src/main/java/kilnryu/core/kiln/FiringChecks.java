@@ -20,58 +20,83 @@ public final class FiringChecks {
     private FiringChecks() {}
 
     /**
+     * What a mold may see.
+     *
+     * @param name said before each finding; empty for a mold alone
+     * @param maxC highest the investment may see
+     * @param burnsOut whether a pattern has to burn away in it
+     */
+    public record Of(String name, double maxC, boolean burnsOut) {
+        private String say(String words) {
+            return name.isEmpty() ? words : name + ": " + Character.toLowerCase(words.charAt(0)) + words.substring(1);
+        }
+    }
+
+    /**
+     * One mold alone.
+     *
      * @param maxC highest the investment may see
      * @param highest target of the program, C
      */
     public static Findings check(Firing firing, double maxC, double highest, Optional<Kiln> kiln) {
-        List<Finding> found = new ArrayList<>();
-        double hottest = firing.trace().stream()
-                .mapToDouble(Firing.Moment::surface)
-                .max()
-                .orElse(0);
-        if (hottest > maxC + 0.5) {
-            found.add(Finding.stop(
-                            "overheated",
-                            "program",
-                            say("The mold's face comes to %.0f °C; it may see %.0f.", hottest, maxC),
-                            "Gypsum breaks down and gives off sulphur gas; the face is rough and the metal porous.",
-                            "A lower top; longer holds.")
-                    .from(celsius("hottest", hottest)));
-        }
-        kiln.filter(k -> k.highest() < highest)
-                .ifPresent(k -> found.add(Finding.stop(
+        return check(firing, new Of("", maxC, true)).and(reaches(highest, kiln));
+    }
+
+    /** Whether a kiln comes to the highest target of its program. */
+    public static Findings reaches(double highest, Optional<Kiln> kiln) {
+        return new Findings(kiln
+                .filter(k -> k.highest() < highest)
+                .map(k -> Finding.stop(
                                 "kiln-too-cool",
                                 "kiln",
                                 say("The kiln reaches %.0f °C empty; the program asks %.0f.", k.highest(), highest),
                                 "It never comes there, and the program waits or runs on without it.",
                                 "A lower program, or another kiln.")
-                        .from(celsius("highest", k.highest()))));
-        mismatch(firing, found);
+                        .from(celsius("highest", k.highest())))
+                .stream()
+                .toList());
+    }
+
+    /** One mold of a load. */
+    public static Findings check(Firing firing, Of of) {
+        List<Finding> found = new ArrayList<>();
+        if (firing.hottest() > of.maxC + 0.5) {
+            found.add(Finding.safetyStop(
+                            "overheated",
+                            "program",
+                            of.say(say(
+                                    "The mold's face comes to %.0f °C; it may see %.0f.", firing.hottest(), of.maxC)),
+                            "Gypsum breaks down and gives off sulphur gas; the face is rough and the metal porous.",
+                            "A lower top; longer holds.")
+                    .from(celsius("hottest", firing.hottest())));
+        }
+        mismatch(firing, of, found);
         if (firing.trace().get(firing.trace().size() - 1).water() > 0.5) {
-            found.add(Finding.stop(
+            found.add(Finding.safetyStop(
                             "still-wet",
                             "program",
-                            "There is free water in the mold at the end.",
+                            of.say("There is free water in the mold at the end."),
                             "Metal on a wet mold explodes.",
                             "Hold at 150 °C until the middle is past 105 °C.")
                     .from(celsius("core", firing.end())));
         }
-        if (firing.past().get(2).isEmpty()) {
+        if (of.burnsOut && firing.past().get(2).isEmpty()) {
             found.add(Finding.warn(
                             "core-below-680",
                             "program",
-                            say("The middle comes to %.0f °C only; 680 are asked for the burnout.", firing.most()),
+                            of.say(say(
+                                    "The middle comes to %.0f °C only; 680 are asked for the burnout.", firing.most())),
                             "What the pattern left does not burn away in the middle.",
                             "A longer hold at the top.")
                     .from(celsius("core_max", firing.most())));
         }
-        if (firing.residue() > CLEAN && firing.most() >= CORE_C) {
+        if (of.burnsOut && firing.residue() > CLEAN && firing.most() >= CORE_C) {
             found.add(Finding.warn(
                             "residue",
                             "program",
-                            say(
+                            of.say(say(
                                     "%.2f %% of the pattern is left as char; clean is under %.2f.",
-                                    firing.residue(), CLEAN),
+                                    firing.residue(), CLEAN)),
                             "Char in the cavity makes gas holes and a rough face.",
                             "Hold longer at the top, with air.")
                     .from(Figure.given("residue", "residue", firing.residue(), Measure.PERCENT, Known.COMPUTED, 0)));
@@ -79,12 +104,13 @@ public final class FiringChecks {
         return new Findings(found);
     }
 
-    private static void mismatch(Firing firing, List<Finding> found) {
+    private static void mismatch(Firing firing, Of of, List<Finding> found) {
         if (firing.mismatch() <= WARN_MISMATCH) {
             return;
         }
         boolean stop = firing.mismatch() > STOP_MISMATCH;
-        String message = say("Parts of the mold differ by %.2f %% in their growth at one time.", firing.mismatch());
+        String message =
+                of.say(say("Parts of the mold differ by %.2f %% in their growth at one time.", firing.mismatch()));
         String reason = "The cristobalite of the hot face has grown while the middle has not: it cracks.";
         String remedy = "Slower from 200 to 280 °C, or a hold at 200 until the middle follows.";
         Figure from =

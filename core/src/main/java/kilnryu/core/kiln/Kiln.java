@@ -28,6 +28,19 @@ public record Kiln(double watts, double lossPerK, double capacity) {
         return new Kiln(watts, loss, capacity);
     }
 
+    /** What leaves through a door that stands ajar, times what leaves through the wall; our own figure. */
+    public static final double AJAR = 3;
+
+    /** With its door ajar. */
+    public Kiln ajar() {
+        return new Kiln(watts, lossPerK * AJAR, capacity);
+    }
+
+    /** With a share of its power: an element broken, or none. */
+    public Kiln atPower(double share) {
+        return new Kiln(watts * share, lossPerK, capacity);
+    }
+
     /** Highest temperature it reaches empty, C. */
     public double highest() {
         return ROOM + watts / lossPerK;

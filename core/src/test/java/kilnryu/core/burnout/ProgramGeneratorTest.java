@@ -3,7 +3,6 @@ package kilnryu.core.burnout;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.List;
@@ -13,15 +12,24 @@ import java.util.Set;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.flask.Flask;
 import kilnryu.core.flask.FlaskPlanner;
+import kilnryu.core.heat.Body;
+import kilnryu.core.heat.Conduction;
+import kilnryu.core.heat.Face;
+import kilnryu.core.heat.Medium;
+import kilnryu.core.kiln.Kiln;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.material.Section;
 import kilnryu.core.quantity.Length;
+import kilnryu.core.quantity.Measure;
 import kilnryu.core.quantity.Temperature;
 import kilnryu.core.quantity.Volume;
 import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 class ProgramGeneratorTest {
     private static final ZoneId ZONE = ZoneId.of("Europe/Lisbon");
@@ -40,14 +48,34 @@ class ProgramGeneratorTest {
                 OptionalDouble.empty(),
                 Optional.empty(),
                 Optional.empty());
+        Subject.Tree tree =
+                new Subject.Tree("reed stem", Set.of(patterns), alloy, Section.THIN.flaskTemperature(alloy));
         return new BurnoutQuestion(
-                new FlaskPlanner(Factors.HANDBOOK).plan(flask),
-                Set.of(patterns),
-                alloy,
-                Section.THIN,
-                school,
-                Optional.empty(),
-                Optional.empty());
+                Subject.of(tree, new FlaskPlanner(Factors.HANDBOOK).plan(flask)), school, Optional.empty());
+    }
+
+    private static BurnoutQuestion kilnTo(BurnoutQuestion q, double celsius) {
+        return new BurnoutQuestion(q.load(), q.school(), Optional.of(Temperature.celsius(celsius)));
+    }
+
+    private static BurnoutQuestion pouredAt(BurnoutQuestion q, double celsius) {
+        Subject s = q.load().get(0);
+        Subject hot = new Subject(
+                s.name(),
+                s.system(),
+                s.diameter(),
+                s.height(),
+                s.kilograms(),
+                s.block(),
+                s.waterPer100(),
+                s.powderDensity(),
+                s.stand(),
+                s.mold(),
+                s.patterns(),
+                s.alloy(),
+                Optional.of(Figure.given(
+                        "mold", "mold", celsius, Measure.DEGREE_CELSIUS, kilnryu.core.sum.Known.CHOSEN, 0)));
+        return new BurnoutQuestion(hot, q.school(), q.kilnMax());
     }
 
     private BurnoutProgram waxSilver(BurnoutSchool school) {
@@ -70,26 +98,154 @@ class ProgramGeneratorTest {
                         org.assertj.core.groups.Tuple.tuple(Stage.INVERSION, 75.0, 280.0),
                         org.assertj.core.groups.Tuple.tuple(Stage.BURN_OUT, 150.0, 730.0),
                         org.assertj.core.groups.Tuple.tuple(Stage.DESCEND, 150.0, 620.0));
-        // wax 60 + 60 x (100/100)^2
-        assertThat(program.segments().get(3).hold()).isEqualTo(120);
-        assertThat(program.segments().get(4).hold()).isEqualTo(90);
+    }
+
+    /** Handbook 8's criteria, looked for by a conduction of its own with twice the cells and short steps. */
+    @ParameterizedTest
+    @EnumSource(
+            value = BurnoutSchool.class,
+            names = {"DRY_FIRST", "QUICK_SMALL", "STEPPED_OVERNIGHT", "PLASTIC_ASH_OUT", "UNKNOWN_SLOW", "STEAM_FIRST"})
+    void everyCriterionHoldsAtTheMiddle(BurnoutSchool school) {
+        PatternMaterial pattern = school == BurnoutSchool.PLASTIC_ASH_OUT || school == BurnoutSchool.UNKNOWN_SLOW
+                ? PatternMaterial.FILAMENT_PLA
+                : PatternMaterial.INJECTION_WAX;
+        BurnoutProgram program =
+                generator.generate(question(80, InvestmentSystem.GYPSUM_JEWELRY, Alloy.SI_BRONZE, school, pattern));
+        Face kiln = new Face(10, 0.9);
+        // W/P 40 and 2.65: 442.8 kg/m3 free water
+        Conduction half = new Conduction(
+                Body.cylinder(0.040, 0.075, 24, 24),
+                new Medium(1290, 900, 0.25, 442.8, 70, 1.0, 0.45, 0.10 / 600),
+                new Conduction.Faces(kiln, Face.INSULATED, kiln),
+                20,
+                new Conduction.Fineness(2, 60));
+        double from = 20;
+        double over680 = 0;
+        for (BurnoutProgram.Timed t : program.timed()) {
+            double began = half.time();
+            double start = from;
+            Segment s = t.segment();
+            double ramp = (t.reached() - t.begins()) * 60;
+            while (half.time() < t.ends() * 60 - 1e-6) {
+                double before = half.time();
+                half.step(
+                        half.time() < began + ramp - 1e-6 ? began + ramp : t.ends() * 60,
+                        x -> x < began + ramp ? start + (s.target() - start) * (x - began) / ramp : s.target());
+                over680 += half.middleOfHalf() >= 680 ? half.time() - before : 0;
+            }
+            switch (s.until()) {
+                case DRY -> assertThat(half.freeWaterLeft()).as("water").isLessThan(0.01);
+                case FLOWS ->
+                    assertThat(half.middleOfHalf()).as("plastic flows").isGreaterThan(198);
+                case CHARS -> assertThat(half.middleOfHalf()).as("char").isGreaterThan(368);
+                case BURNT ->
+                    assertThat(over680 / 60)
+                            .as("minutes at heat")
+                            .isGreaterThan(pattern == PatternMaterial.FILAMENT_PLA ? 145 : 56);
+                case WITHIN -> assertThat(half.middleOfHalf()).as("at the pour").isCloseTo(s.target(), within(16.0));
+                case COLD -> assertThat(half.middleOfHalf()).as("in the hand").isLessThan(77);
+                default -> {}
+            }
+            from = s.target();
+        }
+        assertThat(half.freeWaterLeft()).isZero();
     }
 
     @Test
-    void theDryingFrontByHand() {
-        // free water (40 - 5.58) / (37.7358 + 40) = 0.442782 g/cm3; x 1000 x 2.257e6 / 50 = 1.998718e7 s/(m2/(W/mK))
-        // across: 0.05^2/4/0.45 + 0.05/2/23.9 = 2.434914e-3 -> 48667.0 s = 811.12 min
-        // along:  0.075^2/2/0.45 + 0.075/23.9 = 9.388075e-3 -> 187641 s = 3127.35 min; together 644.06 min
-        Segment dry = waxSilver(BurnoutSchool.DRY_FIRST).segments().get(0);
-        assertThat(dry.holdSum().value()).isCloseTo(644.06, within(0.05));
-        assertThat(dry.hold()).isEqualTo(645);
+    void eachHoldSaysWhatItWaitsForAndWhatAShorterOneRisks() {
+        BurnoutProgram program = waxSilver(BurnoutSchool.DRY_FIRST);
+        assertThat(program.segments())
+                .filteredOn(s -> s.hold() > 0)
+                .extracting(Segment::until)
+                .containsExactly(Until.DRY, Until.EVEN, Until.EVEN, Until.BURNT, Until.WITHIN);
+        assertThat(program.segments())
+                .filteredOn(s -> s.hold() > 0)
+                .allMatch(s -> !s.until().risk().isEmpty() && s.holdSum().isComputed() && s.hold() % 5 == 0);
+    }
+
+    /** Of a small flask of wax and a large one the large one rules, and the kiln waits for it. */
+    @Test
+    void theSlowestMoldOfALoadRulesTheHolds() {
+        Subject small = question(
+                        60,
+                        InvestmentSystem.GYPSUM_JEWELRY,
+                        Alloy.AG_925,
+                        BurnoutSchool.DRY_FIRST,
+                        PatternMaterial.INJECTION_WAX)
+                .load()
+                .get(0);
+        Subject large = question(
+                        100,
+                        InvestmentSystem.GYPSUM_JEWELRY,
+                        Alloy.AG_925,
+                        BurnoutSchool.DRY_FIRST,
+                        PatternMaterial.INJECTION_WAX)
+                .load()
+                .get(0);
+        BurnoutProgram alone =
+                generator.generate(new BurnoutQuestion(large, BurnoutSchool.DRY_FIRST, Optional.empty()));
+        BurnoutProgram both = generator.generate(
+                new BurnoutQuestion(List.of(small, large), BurnoutSchool.DRY_FIRST, Optional.empty()));
+        BurnoutProgram quick =
+                generator.generate(new BurnoutQuestion(small, BurnoutSchool.DRY_FIRST, Optional.empty()));
+        assertThat(both.minutes()).isEqualTo(alone.minutes());
+        assertThat(quick.minutes()).isLessThan(both.minutes() - 180);
+    }
+
+    /** Silver at 620 and an aluminium at 250 C: the hotter pour first, the other from a second hold. */
+    @Test
+    void poursFollowInFallingOrder() {
+        BurnoutQuestion silver = question(
+                70,
+                InvestmentSystem.GYPSUM_JEWELRY,
+                Alloy.AG_925,
+                BurnoutSchool.DRY_FIRST,
+                PatternMaterial.INJECTION_WAX);
+        BurnoutQuestion cooler = pouredAt(silver, 250);
+        BurnoutProgram program = generator.generate(new BurnoutQuestion(
+                List.of(cooler.load().get(0), silver.load().get(0)), BurnoutSchool.DRY_FIRST, Optional.empty()));
+        assertThat(program.segments())
+                .filteredOn(s -> s.until() == Until.WITHIN)
+                .extracting(Segment::target)
+                .containsExactly(620.0, 250.0);
+        assertThat(kinds(program)).filteredOn(k -> k == Duty.Kind.POUR).hasSize(2);
+    }
+
+    /** In a small kiln with much wet investment the same load takes longer, never shorter. */
+    @Test
+    void aKilnThatLagsHoldsLonger() {
+        BurnoutQuestion q = question(
+                100,
+                InvestmentSystem.GYPSUM_JEWELRY,
+                Alloy.AG_925,
+                BurnoutSchool.DRY_FIRST,
+                PatternMaterial.INJECTION_WAX);
+        BurnoutProgram free = generator.generate(q);
+        BurnoutProgram weak =
+                generator.generate(q, Optional.of(Kiln.of(0.9, 1000, 150)), kilnryu.core.kiln.KilnRun.Detail.QUICK);
+        assertThat(weak.minutes()).isGreaterThan(free.minutes());
+    }
+
+    /** 1.15 x 612 = 704 C empty, and 730 are asked. */
+    @Test
+    void aKilnThatNeverComesThereIsSaid() {
+        BurnoutQuestion q = question(
+                100,
+                InvestmentSystem.GYPSUM_JEWELRY,
+                Alloy.AG_925,
+                BurnoutSchool.DRY_FIRST,
+                PatternMaterial.INJECTION_WAX);
+        BurnoutProgram program =
+                generator.generate(q, Optional.of(Kiln.of(2, 612, 300)), kilnryu.core.kiln.KilnRun.Detail.QUICK);
+        assertThat(program.findings().stops()).extracting(Finding::message).anyMatch(m -> m.contains("704 °C"));
     }
 
     @Test
     void theTotalIsAllRampsAndHolds() {
-        // ramps: 130/150 + 50/150 + 80/75 + 450/150 + 110/150 h = 6.0 h; holds 645 + 120 + 90
+        // ramps: 130/150 + 50/150 + 80/75 + 450/150 + 110/150 h = 6.0 h
         BurnoutProgram program = waxSilver(BurnoutSchool.DRY_FIRST);
-        assertThat(program.total().value()).isCloseTo(360 + 855, within(1e-6));
+        int holds = program.segments().stream().mapToInt(Segment::hold).sum();
+        assertThat(program.total().value()).isCloseTo(360 + holds, within(1e-6));
         assertThat(program.minutes()).isCloseTo(program.total().value(), within(1e-6));
     }
 
@@ -125,13 +281,13 @@ class ProgramGeneratorTest {
                         .orElseThrow()
                         .target())
                 .isBetween(200.0, 260.0);
-        // 150 + 60 x 0.64 = 188.4, up to 190
+        // 150 min at the middle and its lag
         assertThat(program.segments().stream()
                         .filter(s -> s.stage() == Stage.BURN_OUT)
                         .findFirst()
                         .orElseThrow()
                         .hold())
-                .isEqualTo(190);
+                .isBetween(150, 260);
         assertThat(program.findings().has("ash")).isTrue();
     }
 
@@ -163,8 +319,11 @@ class ProgramGeneratorTest {
                 .findFirst()
                 .orElseThrow()
                 .minute();
-        // 52 + 645 + 20 + 64 + (550 - 280) / 150 x 60 = 889
-        assertThat(vent).isCloseTo(889, within(1e-6));
+        // 52 + 20 + 64 + (550 - 280) / 150 x 60 = 244, and the holds before
+        int holds = program.segments().subList(0, 3).stream()
+                .mapToInt(Segment::hold)
+                .sum();
+        assertThat(vent).isCloseTo(244 + holds, within(1e-6));
     }
 
     @Test
@@ -177,8 +336,8 @@ class ProgramGeneratorTest {
             from = s.target();
         }
         assertThat(steps.minutes())
-                .isGreaterThanOrEqualTo(waxSilver(BurnoutSchool.DRY_FIRST).minutes() - 1e-6)
-                .isLessThan(waxSilver(BurnoutSchool.DRY_FIRST).minutes() + 60);
+                .isGreaterThan(waxSilver(BurnoutSchool.DRY_FIRST).minutes() - 60)
+                .isLessThan(waxSilver(BurnoutSchool.DRY_FIRST).minutes() + 90);
     }
 
     @Test
@@ -206,14 +365,7 @@ class ProgramGeneratorTest {
                 .isTrue();
         BurnoutQuestion q = question(
                 80, InvestmentSystem.GYPSUM_JEWELRY, Alloy.AG_925, BurnoutSchool.DRY_FIRST, PatternMaterial.BEESWAX);
-        BurnoutQuestion cool = new BurnoutQuestion(
-                q.flask(),
-                q.patterns(),
-                q.alloy(),
-                q.section(),
-                q.school(),
-                Optional.of(Temperature.celsius(710)),
-                Optional.of(Temperature.celsius(600)));
+        BurnoutQuestion cool = kilnTo(pouredAt(q, 710), 600);
         assertThat(generator.generate(cool).findings().stops())
                 .extracting(Finding::id)
                 .containsExactlyInAnyOrder("kiln-too-cool", "mold-too-hot");
@@ -224,18 +376,21 @@ class ProgramGeneratorTest {
         BurnoutProgram program = waxSilver(BurnoutSchool.DRY_FIRST);
         ZonedDateTime pour = ZonedDateTime.of(2026, 5, 8, 15, 0, 0, 0, ZONE);
         BackPlan plan = BackPlan.of(program, pour);
-        // 1215 min = 20 h 15 before 15:00
-        assertThat(plan.at(0).toLocalDateTime()).isEqualTo("2026-05-07T18:45");
+        assertThat(plan.at(0)).isEqualTo(pour.minusMinutes(Math.round(program.minutes())));
         assertThat(plan.duties().get(plan.duties().size() - 1).at()).isEqualTo(pour);
         // mix 3 h stand and 7 min before closing the kiln
-        assertThat(plan.duties().get(0).at().toLocalTime()).isEqualTo(LocalTime.of(15, 38));
+        assertThat(plan.duties().get(0).at()).isEqualTo(plan.at(0).minusMinutes(187));
     }
 
     @Test
     void aChangeOfTheClockInTheNightMovesTheHandsNotTheMold() {
         BurnoutProgram program = waxSilver(BurnoutSchool.DRY_FIRST);
         ZonedDateTime pour = ZonedDateTime.of(2026, 3, 29, 15, 0, 0, 0, ZONE);
-        assertThat(BackPlan.of(program, pour).at(0).toLocalDateTime()).isEqualTo("2026-03-28T17:45");
+        // an hour of the hands is missing that night
+        assertThat(BackPlan.of(program, pour).at(0).toLocalDateTime())
+                .isEqualTo(pour.toLocalDateTime()
+                        .minusMinutes(Math.round(program.minutes()))
+                        .minusHours(1));
     }
 
     @Test

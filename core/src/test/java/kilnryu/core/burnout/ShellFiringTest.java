@@ -102,9 +102,9 @@ class ShellFiringTest {
     @Test
     void anUnseenShellWithoutABedIsWarnedOf() {
         assertThat(found(program(Dewax.Method.FLASH, Handling.HOT, Alloy.SI_BRONZE, false, 0)))
-                .containsExactly("hot-unseen", "by-rule");
+                .containsExactly("hot-unseen", "simulated");
         assertThat(found(program(Dewax.Method.FLASH, Handling.COLD, Alloy.SI_BRONZE, false, 0)))
-                .containsExactly("by-rule");
+                .containsExactly("simulated");
     }
 
     @Test

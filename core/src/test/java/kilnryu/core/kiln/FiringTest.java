@@ -17,7 +17,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class FiringTest {
-    private static final Firing.Mold FLASK = new Firing.Mold(0.076, 0.120, Setting.GYPSUM, new Face(10, 0.9));
+    private static final Mold FLASK = Mold.flask(0.076, 0.120, Setting.GYPSUM);
 
     private static Firing fired(Optional<Kiln> kiln, Segment... segments) {
         return Firing.of(new Firing.Question(FLASK, FiringProgram.of(20, List.of(segments)), kiln, 1, 1));

@@ -1,0 +1,129 @@
+package kilnryu.core.burnout;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import kilnryu.core.finding.Finding;
+import kilnryu.core.finding.Findings;
+import kilnryu.core.kiln.FiringChecks;
+import kilnryu.core.kiln.Kiln;
+
+/** What stands against a program that was tried on its load. */
+final class HeldChecks {
+    private static final double LEFT_WET = 3;
+
+    private HeldChecks() {}
+
+    static Findings check(BurnoutQuestion question, HeldProgram held, Optional<Kiln> kiln) {
+        double highest =
+                held.segments().stream().mapToDouble(Segment::target).max().orElse(0);
+        Findings empty = FiringChecks.reaches(highest, kiln);
+        Findings found = (empty.all().isEmpty() ? reaches(question, highest) : empty)
+                .and(never(held))
+                .and(leavesWet(question, held));
+        boolean alone = question.load().size() == 1;
+        for (int i = 0; i < question.load().size(); i++) {
+            Subject s = question.load().get(i);
+            found = found.and(FiringChecks.check(
+                    held.run().firing(i),
+                    new FiringChecks.Of(alone ? "" : s.name(), s.system().maxC(), true)));
+        }
+        return found;
+    }
+
+    private static Findings reaches(BurnoutQuestion question, double highest) {
+        return new Findings(question
+                .kilnMax()
+                .filter(max -> max.celsius() < highest)
+                .map(max -> Finding.stop(
+                        "kiln-too-cool",
+                        "kiln_max",
+                        String.format(
+                                Locale.ROOT,
+                                "The kiln reaches %.0f °C; this burnout needs %.0f °C.",
+                                max.celsius(),
+                                highest),
+                        "The middle passes 680 °C late or never, and what the pattern left does not burn.",
+                        "Use a hotter kiln."))
+                .stream()
+                .toList());
+    }
+
+    /** A first hold that is left while the middle is still wet: the rest boils off on the way up. */
+    private static Findings leavesWet(BurnoutQuestion question, HeldProgram held) {
+        double from = BurnoutQuestion.START_C;
+        double ends = 0;
+        int drying = 0;
+        for (Segment s : held.segments()) {
+            if (s.stage() != Stage.DRY_OUT) {
+                break;
+            }
+            ends += s.rampMinutes(from) + s.hold();
+            from = s.target();
+            drying++;
+        }
+        if (drying == 0 || drying == held.segments().size()) {
+            return Findings.NONE;
+        }
+        double leaves = ends;
+        double at = from;
+        List<Finding> found = new ArrayList<>();
+        for (int i = 0; i < question.load().size(); i++) {
+            double water = held.run().firing(i).trace().stream()
+                    .filter(m -> m.minute() >= leaves)
+                    .findFirst()
+                    .map(m -> m.water())
+                    .orElse(0.0);
+            if (water > LEFT_WET) {
+                found.add(Finding.warn(
+                        "wet-after-hold",
+                        "program",
+                        String.format(
+                                Locale.ROOT,
+                                "%s leaves the hold at %.0f °C with %.0f %% of its free water.",
+                                question.load().get(i).name(),
+                                at,
+                                water),
+                        "The rest leaves as steam on the way up and can crack a weak or large mold.",
+                        "Keep the ramp slow, or take the school \"dry first\"."));
+            }
+        }
+        return new Findings(found);
+    }
+
+    private static Findings never(HeldProgram held) {
+        List<Finding> found = new ArrayList<>();
+        for (int index : held.never()) {
+            Segment s = held.segments().get(index);
+            found.add(Finding.stop(
+                    "never-" + s.until().name().toLowerCase(Locale.ROOT),
+                    "program",
+                    String.format(
+                            Locale.ROOT,
+                            "However long it holds at %.0f °C: not %s. The kiln comes to %.0f °C there.",
+                            s.target(),
+                            s.until().label(),
+                            reached(held, index)),
+                    "Otherwise: " + s.until().risk() + ".",
+                    "A kiln with more power or a higher top, fewer molds, or a higher hold."));
+        }
+        return new Findings(found);
+    }
+
+    private static double reached(HeldProgram held, int index) {
+        double end = 0;
+        double from = BurnoutQuestion.START_C;
+        for (int i = 0; i <= index; i++) {
+            Segment s = held.segments().get(i);
+            end += s.rampMinutes(from) + s.hold();
+            from = s.target();
+        }
+        double until = end + 1;
+        return held.run().kilnAt().stream()
+                .filter(k -> k.minute() <= until)
+                .reduce((a, b) -> b)
+                .map(k -> k.kiln())
+                .orElse(from);
+    }
+}
