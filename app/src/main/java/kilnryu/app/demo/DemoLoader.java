@@ -5,14 +5,17 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalTime;
 import java.time.ZonedDateTime;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import kilnryu.app.account.Account;
 import kilnryu.app.account.AccountStore;
 import kilnryu.app.blend.BlendStore;
 import kilnryu.app.dipping.ShellIntake;
 import kilnryu.app.equipment.EquipmentStore;
+import kilnryu.app.load.FiringIntake;
 import kilnryu.app.piece.PieceIntake;
 import kilnryu.app.plan.DocumentController;
 import kilnryu.app.plan.PlanDocument;
@@ -48,6 +51,7 @@ class DemoLoader implements ApplicationRunner {
     private final SchoolStore schools;
     private final BlendStore blends;
     private final ShellIntake shells;
+    private final FiringIntake firings;
     private final DocumentController documents;
     private final PasswordEncoder passwords;
     private final Clock clock;
@@ -61,6 +65,7 @@ class DemoLoader implements ApplicationRunner {
             SchoolStore schools,
             BlendStore blends,
             ShellIntake shells,
+            FiringIntake firings,
             PasswordEncoder passwords,
             Clock clock,
             @Value("${kilnryu.demo}") boolean wanted) {
@@ -71,6 +76,7 @@ class DemoLoader implements ApplicationRunner {
         this.schools = schools;
         this.blends = blends;
         this.shells = shells;
+        this.firings = firings;
         this.passwords = passwords;
         this.clock = clock;
         this.wanted = wanted;
@@ -86,9 +92,11 @@ class DemoLoader implements ApplicationRunner {
         Optional<Account> owner = accounts.createFirst(new AccountStore.NewOwner(
                 "Saltmarsh Casting", "Europe/Lisbon", "demo", passwords.encode("estuary"), "Demo", true));
         if (owner.isPresent()) {
+            List<Long> trees = new ArrayList<>();
             for (String plan : PLANS) {
-                documents.take(owner.get(), withPourDay(read(plan), owner.get()));
+                trees.add(documents.take(owner.get(), withPourDay(read(plan), owner.get())));
             }
+            firings(owner.get(), trees);
             for (String piece : PIECES) {
                 pieces.take(owner.get(), read("piece-" + piece), piece.equals("limpet") ? mesh() : Optional.empty());
             }
@@ -119,6 +127,23 @@ class DemoLoader implements ApplicationRunner {
             shells(owner.get());
             LOG.info("demo studio loaded");
         }
+    }
+
+    /** Two kilns, a program of the studio's own, and a night with three flasks. */
+    private void firings(Account owner, List<Long> trees) throws IOException {
+        long round = 0;
+        for (LinkedHashMap<String, String> kiln :
+                JSON.readValue(read("kilns"), new TypeReference<List<LinkedHashMap<String, String>>>() {})) {
+            long id = firings.kiln(owner, kiln);
+            round = round == 0 ? id : round;
+        }
+        firings.program(
+                owner,
+                JSON.readValue(read("program-overnight"), new TypeReference<LinkedHashMap<String, String>>() {}));
+        String pour = withPourDay("{in 3 days}", owner) + "T10:30";
+        // the wading bird is too large to dry in the same night
+        List<Long> small = List.of(trees.get(0), trees.get(1), trees.get(3));
+        firings.firing(owner, round, small, Map.of("name", "Thursday night", "pour_at", pour));
     }
 
     /** Two pieces in shell, one of them half dipped; the room and its tanks. */

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import kilnryu.app.account.Account;
 import kilnryu.app.device.SimulatedHygrometer;
+import kilnryu.app.logger.LoggerCsv;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.sheet.SheetForm;
@@ -124,7 +125,7 @@ class RoomController {
                     "taken",
                     read.readings().size() + " readings taken in"
                             + (read.bad() > 0 ? ", " + read.bad() + " lines could not be read." : "."));
-        } catch (LoggerFile.Unusable e) {
+        } catch (LoggerCsv.Unusable e) {
             redirect.addFlashAttribute("fault", e.getMessage());
         }
         return "redirect:/shells/room";

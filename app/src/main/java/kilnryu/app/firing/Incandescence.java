@@ -3,7 +3,7 @@ package kilnryu.app.firing;
 import java.util.Locale;
 
 /** The colour of a glowing body by its temperature; used for heat and nothing else. */
-final class Incandescence {
+public final class Incandescence {
     private static final double[] CELSIUS = {20, 450, 550, 650, 750, 850, 950, 1050, 1150, 1250};
     private static final int[] COLOUR = {
         0x4a4440, 0x46302b, 0x5a1f17, 0x8a2412, 0xb63a10, 0xd75a14, 0xea7f21, 0xf4a63a, 0xf9c964, 0xfde7a6
@@ -11,7 +11,7 @@ final class Incandescence {
 
     private Incandescence() {}
 
-    static String at(double celsius) {
+    public static String at(double celsius) {
         if (celsius <= CELSIUS[0]) {
             return hex(COLOUR[0]);
         }

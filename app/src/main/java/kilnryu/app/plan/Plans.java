@@ -1,6 +1,7 @@
 package kilnryu.app.plan;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -151,17 +152,29 @@ public class Plans {
         return trees.withShell(account.studioId(), most);
     }
 
+    /** Some trees of a studio with their plans, in the order asked; those that are not there are left out. */
+    public List<Saved> find(Account account, Collection<Long> ids) {
+        Factors studio = factors.of(account.studioId());
+        Plan.Reading usual = reading(account, studio);
+        return ids.stream()
+                .flatMap(id -> trees.find(account.studioId(), id).stream())
+                .map(row -> saved(account, row, studio, usual))
+                .toList();
+    }
+
+    private Saved saved(Account account, TreeStore.Row row, Factors studio, Plan.Reading usual) {
+        Map<Stage, Sheet> stages = sheets(row.id());
+        Factors own = carriedOver(studio, row.id());
+        Plan plan = own == studio ? Plan.read(texts(stages), usual) : read(account, texts(stages), own);
+        return new Saved(row, stages, plan, own);
+    }
+
     /** The trees of a studio that have a mold, changed last first. */
     public List<Saved> molds(Account account, int most) {
         Factors studio = factors.of(account.studioId());
         Plan.Reading usual = reading(account, studio);
         return trees.withMold(account.studioId(), most).keySet().stream()
-                .map(id -> {
-                    Map<Stage, Sheet> stages = sheets(id);
-                    Factors own = carriedOver(studio, id);
-                    Plan plan = own == studio ? Plan.read(texts(stages), usual) : read(account, texts(stages), own);
-                    return new Saved(row(account, id), stages, plan, own);
-                })
+                .map(id -> saved(account, row(account, id), studio, usual))
                 .filter(s -> s.plan().flask().isPresent() || s.plan().block().isPresent())
                 .toList();
     }

@@ -12,7 +12,7 @@ import org.junit.jupiter.api.Test;
 class LoggerFileTest {
     private static final ZoneId LISBON = ZoneId.of("Europe/Lisbon");
 
-    private static LoggerFile.Read read(String text) throws LoggerFile.Unusable {
+    private static LoggerFile.Read read(String text) throws kilnryu.app.logger.LoggerCsv.Unusable {
         return LoggerFile.read(text, LISBON);
     }
 
@@ -53,13 +53,14 @@ class LoggerFileTest {
     @Test
     void whatIsNoLoggersFileIsRefusedWithAWord() {
         assertThatThrownBy(() -> read("time,weight\n2026-01-01 10:00,20\n"))
-                .isInstanceOf(LoggerFile.Unusable.class)
+                .isInstanceOf(kilnryu.app.logger.LoggerCsv.Unusable.class)
                 .hasMessageContaining("temp");
-        assertThatThrownBy(() -> read("time,temp,hum\n\"unclosed")).isInstanceOf(LoggerFile.Unusable.class);
-        assertThatThrownBy(() -> read("\u0000\u0001")).isInstanceOf(LoggerFile.Unusable.class);
-        assertThatThrownBy(() -> read("")).isInstanceOf(LoggerFile.Unusable.class);
+        assertThatThrownBy(() -> read("time,temp,hum\n\"unclosed"))
+                .isInstanceOf(kilnryu.app.logger.LoggerCsv.Unusable.class);
+        assertThatThrownBy(() -> read("\u0000\u0001")).isInstanceOf(kilnryu.app.logger.LoggerCsv.Unusable.class);
+        assertThatThrownBy(() -> read("")).isInstanceOf(kilnryu.app.logger.LoggerCsv.Unusable.class);
         assertThatThrownBy(() -> read("time,temp,hum\nno,no,no\n"))
-                .isInstanceOf(LoggerFile.Unusable.class)
+                .isInstanceOf(kilnryu.app.logger.LoggerCsv.Unusable.class)
                 .hasMessageContaining("No line");
     }
 }

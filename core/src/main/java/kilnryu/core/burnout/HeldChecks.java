@@ -21,6 +21,7 @@ final class HeldChecks {
         Findings empty = FiringChecks.reaches(highest, kiln);
         Findings found = (empty.all().isEmpty() ? reaches(question, highest) : empty)
                 .and(never(held))
+                .and(unmet(held))
                 .and(leavesWet(question, held));
         boolean alone = question.load().size() == 1;
         for (int i = 0; i < question.load().size(); i++) {
@@ -88,6 +89,29 @@ final class HeldChecks {
                         "The rest leaves as steam on the way up and can crack a weak or large mold.",
                         "Keep the ramp slow, or take the school \"dry first\"."));
             }
+        }
+        return new Findings(found);
+    }
+
+    private static Findings unmet(HeldProgram held) {
+        List<Finding> found = new ArrayList<>();
+        for (HeldProgram.Unmet u : held.unmet()) {
+            Segment s = held.segments().get(u.segment());
+            if (s.until() == Until.EVEN) {
+                continue;
+            }
+            found.add(Finding.warn(
+                    "short-" + s.until().name().toLowerCase(Locale.ROOT),
+                    "program[" + u.segment() + "]",
+                    String.format(
+                            Locale.ROOT,
+                            "The hold at %.0f °C ends before this is so in %s: %s.",
+                            s.target(),
+                            u.mold(),
+                            s.until().label()),
+                    Character.toUpperCase(s.until().risk().charAt(0))
+                            + s.until().risk().substring(1) + ".",
+                    "Let the holds follow the heat, or hold longer there."));
         }
         return new Findings(found);
     }

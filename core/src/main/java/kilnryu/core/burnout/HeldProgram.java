@@ -22,9 +22,10 @@ import kilnryu.core.sum.Mark;
  * @param segments with their holds
  * @param run the simulation of exactly these segments
  * @param never indices of holds whose end never came
+ * @param unmet holds that were left as they are and end before what they should wait for
  * @param slowed how often the inversion had to be made slower
  */
-public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> never, int slowed) {
+public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> never, List<Unmet> unmet, int slowed) {
     /** Difference of growth over a mold that is warned of, %. */
     public static final double WARN_MISMATCH = 0.6;
 
@@ -70,7 +71,11 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
         }
     }
 
+    /** A hold that is too short, and the mold it is too short for. */
+    public record Unmet(int segment, String mold) {}
+
     public HeldProgram {
+        unmet = List.copyOf(unmet);
         segments = List.copyOf(segments);
         never = List.copyOf(never);
     }
@@ -92,7 +97,7 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
             if (again.mismatch() > tried.mismatch() - 0.005 && slower > 1) {
                 break;
             }
-            tried = new HeldProgram(again.segments, again.run, again.never, slower);
+            tried = new HeldProgram(again.segments, again.run, again.never, again.unmet, slower);
         }
         return tried;
     }
@@ -132,6 +137,7 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
         private final KilnRun run;
         private final List<Segment> done = new ArrayList<>();
         private final List<Integer> never = new ArrayList<>();
+        private final List<Unmet> unmet = new ArrayList<>();
 
         Pass(List<Segment> rough, Question question) {
             this(
@@ -162,7 +168,7 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
                 from = s.target();
             }
             run.end(from);
-            return new HeldProgram(done, run, never, 0);
+            return new HeldProgram(done, run, never, unmet, 0);
         }
 
         private void ramp(double from, Segment s) {
@@ -179,6 +185,7 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
             double least = s.hold();
             if (s.until() == Until.NOTHING || !question.lengthen) {
                 run.go(begins + least * 60, t -> s.target());
+                waiting(s).ifPresent(f -> unmet.add(new Unmet(done.size(), f.charge.name())));
                 return s;
             }
             Waited waited = waits(s, begins);

@@ -86,6 +86,18 @@ public final class ShellFiring {
 
     /** The same in a kiln that follows as far as its power goes. */
     public BurnoutProgram generate(Question q, Optional<Kiln> kiln, KilnRun.Detail detail) {
+        return generate(q, List.of(fired("shell", q.shell())), Optional.empty(), new Way(kiln, detail, true));
+    }
+
+    /**
+     * How a program is tried.
+     *
+     * @param lengthen false to leave the holds of a given program as they are
+     */
+    public record Way(Optional<Kiln> kiln, KilnRun.Detail detail, boolean lengthen) {}
+
+    /** Several shells by the program of one of them, or by one that is given. */
+    public BurnoutProgram generate(Question q, List<HeldProgram.Fired> load, Optional<List<Segment>> given, Way way) {
         Optional<Figure> mold = q.mold()
                 .map(t -> Figure.given("mold", "shell at the pour", t.celsius(), DEGREE_CELSIUS, Known.CHOSEN, 0))
                 .or(() -> q.section().shellTemperature(q.alloy()));
@@ -93,9 +105,8 @@ public final class ShellFiring {
             return none(q);
         }
         HeldProgram held = HeldProgram.of(
-                segments(q, mold.get()),
-                new HeldProgram.Question(
-                        List.of(fired("shell", q.shell())), kiln, BurnoutQuestion.START_C, detail, true));
+                given.orElseGet(() -> segments(q, mold.get())),
+                new HeldProgram.Question(load, way.kiln, BurnoutQuestion.START_C, way.detail, way.lengthen));
         return finish(q, mold.get(), held);
     }
 

@@ -66,7 +66,31 @@ public record Packing(Chamber chamber, List<Placed> placed) {
         for (Item item : items) {
             find(chamber, placed, item, gap).ifPresent(placed::add);
         }
-        return new Packing(chamber, placed);
+        return new Packing(chamber, placed).centred();
+    }
+
+    /** The same with each floor's molds moved together towards the middle, as far as the wall allows. */
+    private Packing centred() {
+        List<Placed> moved = new ArrayList<>(placed);
+        for (int floor = 0; floor < chamber.shelves().size(); floor++) {
+            int at = floor;
+            List<Placed> here = placed.stream().filter(p -> p.floor == at).toList();
+            double x = here.stream().mapToDouble(p -> p.x).average().orElse(0);
+            double y = here.stream().mapToDouble(p -> p.y).average().orElse(0);
+            for (double share = 1; share > 0; share -= 0.25) {
+                double dx = Math.rint(x * share / GRID) * GRID;
+                double dy = Math.rint(y * share / GRID) * GRID;
+                List<Placed> tried = here.stream()
+                        .map(p -> new Placed(p.item, p.x - dx, p.y - dy, p.floor, p.turned))
+                        .toList();
+                if (tried.stream().allMatch(p -> chamber.toWall(p) >= Chamber.TO_WALL)) {
+                    moved.removeIf(p -> p.floor == at);
+                    moved.addAll(tried);
+                    break;
+                }
+            }
+        }
+        return new Packing(chamber, moved);
     }
 
     /** The first place from the back to the front, floor by floor. */

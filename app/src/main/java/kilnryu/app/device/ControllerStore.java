@@ -1,0 +1,94 @@
+package kilnryu.app.device;
+
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** How the stand-in controllers stand, so that every node goes on where another stopped. */
+@Repository
+class ControllerStore {
+    private static final TypeReference<List<SimulatedController.Fault>> FAULTS = new TypeReference<>() {};
+
+    private final JdbcClient jdbc;
+    private final JsonMapper json = JsonMapper.builder().build();
+
+    ControllerStore(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    /**
+     * @param speed how much faster than the clock
+     * @param anchor when it was at which second, by the clock
+     * @param second it has reported up to
+     */
+    record State(
+            KilnController.Job job,
+            double speed,
+            Instant anchor,
+            double anchorSecond,
+            double second,
+            double into,
+            List<SimulatedController.Fault> faults,
+            String state) {}
+
+    void begin(long firing, KilnController.Job job, Instant now) {
+        jdbc.sql("""
+                        insert into device_controller
+                               (firing_id, job, speed, anchor_at, anchor_second, second, into_second, state, faults)
+                        values (:firing, :job::json, 1, :now, 0, 0, 0, 'runs', '[]')
+                        on conflict (firing_id) do nothing
+                        """)
+                .param("firing", firing)
+                .param("job", json.writeValueAsString(job))
+                .param("now", OffsetDateTime.ofInstant(now, ZoneOffset.UTC))
+                .update();
+    }
+
+    Optional<State> find(long firing) {
+        return read("select * from device_controller where firing_id = :firing", firing);
+    }
+
+    /** Its row, held until the transaction ends; empty while another node has it. */
+    Optional<State> take(long firing) {
+        return read("select * from device_controller where firing_id = :firing for update skip locked", firing);
+    }
+
+    private Optional<State> read(String sql, long firing) {
+        return jdbc.sql(sql)
+                .param("firing", firing)
+                .query((rs, n) -> new State(
+                        json.readValue(rs.getString("job"), KilnController.Job.class),
+                        rs.getDouble("speed"),
+                        rs.getTimestamp("anchor_at").toInstant(),
+                        rs.getDouble("anchor_second"),
+                        rs.getDouble("second"),
+                        rs.getDouble("into_second"),
+                        json.readValue(rs.getString("faults"), FAULTS),
+                        rs.getString("state")))
+                .optional();
+    }
+
+    void keep(long firing, State s) {
+        jdbc.sql("""
+                        update device_controller
+                           set speed = :speed, anchor_at = :anchor, anchor_second = :anchored, second = :second,
+                               into_second = :into, faults = :faults::json, state = :state
+                         where firing_id = :firing
+                        """)
+                .param("firing", firing)
+                .param("speed", s.speed)
+                .param("anchor", OffsetDateTime.ofInstant(s.anchor, ZoneOffset.UTC))
+                .param("anchored", s.anchorSecond)
+                .param("second", s.second)
+                .param("into", s.into)
+                .param("faults", json.writeValueAsString(s.faults))
+                .param("state", s.state)
+                .update();
+    }
+}

@@ -1,0 +1,372 @@
+package kilnryu.app.load;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import kilnryu.app.account.Account;
+import kilnryu.core.burnout.Progress.Sample;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Firings: what is planned, what was frozen, what happened and what was measured. */
+@Repository
+class FiringStore {
+    private static final TypeReference<LinkedHashMap<String, String>> TEXTS = new TypeReference<>() {};
+    private static final int CHUNK = 20_000;
+
+    private final JdbcClient jdbc;
+    private final Clock clock;
+    private final JsonMapper json = JsonMapper.builder().build();
+
+    FiringStore(JdbcClient jdbc, Clock clock) {
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /** A firing; state is planned, running, done. */
+    record Row(
+            long id,
+            long studio,
+            String name,
+            Map<String, String> fields,
+            int version,
+            String state,
+            Optional<Frozen> frozen,
+            Instant startedAt,
+            Instant endedAt,
+            String endedAs) {
+        boolean planned() {
+            return state.equals("planned");
+        }
+
+        boolean running() {
+            return state.equals("running");
+        }
+    }
+
+    /** A line of the list. */
+    record Line(long id, String name, String state, String kiln, int molds, Instant startedAt, Instant endedAt) {}
+
+    /** Something that happened. */
+    record Event(
+            long id, Instant at, double second, String kind, String subject, Map<String, String> data, String by) {}
+
+    List<Line> list(long studio) {
+        return jdbc.sql("""
+                        select f.id, f.name, f.state, f.started_at, f.ended_at, k.name kiln,
+                               (select count(*) from firing_mold m where m.firing_id = f.id) molds
+                          from firing f left join kiln k on k.id = f.kiln_id
+                         where f.studio_id = :studio and f.archived_at is null
+                         order by case f.state when 'running' then 0 when 'planned' then 1 else 2 end,
+                                  f.updated_at desc limit 200
+                        """)
+                .param("studio", studio)
+                .query((rs, n) -> new Line(
+                        rs.getLong("id"),
+                        rs.getString("name"),
+                        rs.getString("state"),
+                        rs.getString("kiln"),
+                        rs.getInt("molds"),
+                        instant(rs.getTimestamp("started_at")),
+                        instant(rs.getTimestamp("ended_at"))))
+                .list();
+    }
+
+    private static Instant instant(java.sql.Timestamp at) {
+        return at == null ? null : at.toInstant();
+    }
+
+    Optional<Row> find(long studio, long id) {
+        return jdbc.sql("select * from firing where studio_id = :studio and id = :id")
+                .param("studio", studio)
+                .param("id", id)
+                .query((rs, n) -> new Row(
+                        rs.getLong("id"),
+                        rs.getLong("studio_id"),
+                        rs.getString("name"),
+                        json.readValue(rs.getString("fields"), TEXTS),
+                        rs.getInt("version"),
+                        rs.getString("state"),
+                        Optional.ofNullable(rs.getString("frozen")).map(f -> json.readValue(f, Frozen.class)),
+                        instant(rs.getTimestamp("started_at")),
+                        instant(rs.getTimestamp("ended_at")),
+                        rs.getString("ended_as")))
+                .optional();
+    }
+
+    /** What runs, in all studios. */
+    List<Long> running() {
+        return jdbc.sql("select id from firing where state = 'running'")
+                .query(Long.class)
+                .list();
+    }
+
+    long create(long studio, Map<String, String> fields, Optional<Long> kiln, Collection<Long> trees) {
+        long id = jdbc.sql("""
+                        insert into firing (studio_id, kiln_id, name, fields, version, state, updated_at)
+                        values (:studio, :kiln, :name, :fields::json, 1, 'planned', :now) returning id
+                        """)
+                .param("studio", studio)
+                .param("kiln", kiln.orElse(null), java.sql.Types.BIGINT)
+                .param("name", fields.getOrDefault("name", ""))
+                .param("fields", json.writeValueAsString(fields))
+                .param("now", now())
+                .query(Long.class)
+                .single();
+        molds(id, trees);
+        return id;
+    }
+
+    /** @return false when someone else saved in between, or it runs already */
+    boolean save(Row row, int version, Map<String, String> fields, Optional<Long> kiln, Collection<Long> trees) {
+        boolean saved = jdbc.sql("""
+                        update firing set fields = :fields::json, name = :name, kiln_id = :kiln,
+                               version = version + 1, updated_at = :now
+                         where id = :id and version = :version and state = 'planned'
+                        """)
+                        .param("id", row.id)
+                        .param("version", version)
+                        .param("kiln", kiln.orElse(null), java.sql.Types.BIGINT)
+                        .param("name", fields.getOrDefault("name", ""))
+                        .param("fields", json.writeValueAsString(fields))
+                        .param("now", now())
+                        .update()
+                == 1;
+        if (saved) {
+            molds(row.id, trees);
+        }
+        return saved;
+    }
+
+    private void molds(long id, Collection<Long> trees) {
+        jdbc.sql("delete from firing_mold where firing_id = :id")
+                .param("id", id)
+                .update();
+        for (long tree : trees) {
+            jdbc.sql("insert into firing_mold (firing_id, tree_id) values (:id, :tree) on conflict do nothing")
+                    .param("id", id)
+                    .param("tree", tree)
+                    .update();
+        }
+    }
+
+    /** The firings a tree is in, the latest first. */
+    List<Line> ofTree(long studio, long tree) {
+        return list(studio).stream()
+                .filter(l -> jdbc.sql("select count(*) from firing_mold where firing_id = :firing and tree_id = :tree")
+                                .param("firing", l.id)
+                                .param("tree", tree)
+                                .query(Integer.class)
+                                .single()
+                        > 0)
+                .toList();
+    }
+
+    void putAway(Row row) {
+        jdbc.sql("update firing set archived_at = :now where id = :id and state <> 'running'")
+                .param("id", row.id)
+                .param("now", now())
+                .update();
+    }
+
+    /** @return false when it was started already */
+    boolean start(Row row, Frozen frozen, Instant at) {
+        return jdbc.sql("""
+                        update firing set state = 'running', frozen = :frozen::json, started_at = :at, updated_at = :at,
+                               version = version + 1
+                         where id = :id and state = 'planned' and version = :version
+                        """)
+                        .param("id", row.id)
+                        .param("version", row.version)
+                        .param("frozen", json.writeValueAsString(frozen))
+                        .param("at", OffsetDateTime.ofInstant(at, ZoneOffset.UTC))
+                        .update()
+                == 1;
+    }
+
+    /** @return false when it had ended already */
+    boolean end(Row row, String as) {
+        return jdbc.sql("""
+                        update firing set state = 'done', ended_at = :now, ended_as = :as, updated_at = :now
+                         where id = :id and state = 'running'
+                        """)
+                        .param("id", row.id)
+                        .param("as", as)
+                        .param("now", now())
+                        .update()
+                == 1;
+    }
+
+    /** @return false when this duty was ticked already */
+    boolean event(Account by, long id, double second, String kind, String subject, Map<String, String> data) {
+        return jdbc.sql("""
+                        insert into firing_event (firing_id, at, second, kind, subject, data, account_id)
+                        values (:id, :now, :second, :kind, :subject, :data::json, :account)
+                        on conflict (firing_id, subject) where kind = 'duty' do nothing
+                        """)
+                        .param("id", id)
+                        .param("now", now())
+                        .param("second", second)
+                        .param("kind", kind)
+                        .param("subject", subject)
+                        .param("data", json.writeValueAsString(data))
+                        .param("account", by.id())
+                        .update()
+                == 1;
+    }
+
+    List<Event> events(long id) {
+        return jdbc.sql("""
+                        select e.*, a.shown_name from firing_event e left join account a on a.id = e.account_id
+                         where e.firing_id = :id order by e.id
+                        """)
+                .param("id", id)
+                .query((rs, n) -> new Event(
+                        rs.getLong("id"),
+                        rs.getTimestamp("at").toInstant(),
+                        rs.getDouble("second"),
+                        rs.getString("kind"),
+                        rs.getString("subject"),
+                        json.readValue(rs.getString("data"), TEXTS),
+                        rs.getString("shown_name")))
+                .list();
+    }
+
+    /** What was found when a firing ended or a log was taken in. */
+    record Held(long id, String name, double usual, double most, double late) {}
+
+    /** The last of each firing that has ended, the latest first. */
+    List<Held> deviations(long studio) {
+        return jdbc.sql("""
+                        select distinct on (f.started_at, f.id) f.id, f.name, e.data
+                          from firing f join firing_event e on e.firing_id = f.id and e.kind = 'deviation'
+                         where f.studio_id = :studio and f.state = 'done' and f.archived_at is null
+                         order by f.started_at desc, f.id, e.id desc
+                        """)
+                .param("studio", studio)
+                .query((rs, n) -> {
+                    Map<String, String> data = json.readValue(rs.getString("data"), TEXTS);
+                    return new Held(
+                            rs.getLong("id"),
+                            rs.getString("name"),
+                            Double.parseDouble(data.get("usual")),
+                            Double.parseDouble(data.get("most")),
+                            Double.parseDouble(data.get("late")));
+                })
+                .list();
+    }
+
+    /** Samples in any order; one at a time that is there takes its place. */
+    void samples(long id, String source, Map<Double, Double> samples) {
+        List<Double> seconds = new ArrayList<>(samples.keySet());
+        for (int from = 0; from < seconds.size(); from += CHUNK) {
+            List<Double> part = seconds.subList(from, Math.min(seconds.size(), from + CHUNK));
+            jdbc.sql("""
+                            insert into firing_sample (firing_id, source, second, celsius)
+                            select :id, :source, s, c
+                              from unnest(:seconds::double precision[], :celsius::double precision[]) as u(s, c)
+                            on conflict (firing_id, source, second) do update set celsius = excluded.celsius
+                            """)
+                    .param("id", id)
+                    .param("source", source)
+                    .param("seconds", part.toArray(Double[]::new))
+                    .param("celsius", part.stream().map(samples::get).toArray(Double[]::new))
+                    .update();
+        }
+    }
+
+    /** A log takes the place of an earlier one. */
+    void forget(long id, String source) {
+        jdbc.sql("delete from firing_sample where firing_id = :id and source = :source")
+                .param("id", id)
+                .param("source", source)
+                .update();
+    }
+
+    /** What was measured, and how much of it. */
+    record Measured(List<Sample> samples, long all) {
+        static final Measured NONE = new Measured(List.of(), 0);
+    }
+
+    /**
+     * At most twice as many samples as parts: of each part the lowest and the highest, so that no peak is lost. The log is
+     * taken where there is one, else what the controller reported.
+     */
+    Measured measured(long id, int parts) {
+        String source = jdbc.sql(
+                                        "select count(*) from (select 1 from firing_sample where firing_id = :id and source = 'log' limit 1) l")
+                                .param("id", id)
+                                .query(Integer.class)
+                                .single()
+                        > 0
+                ? "log"
+                : "controller";
+        double[] span = new double[3];
+        jdbc.sql("""
+                        select coalesce(min(second), 0) a, coalesce(max(second), 0) b, count(*) n
+                          from firing_sample where firing_id = :id and source = :source
+                        """).param("id", id).param("source", source).query(rs -> {
+            span[0] = rs.getDouble("a");
+            span[1] = rs.getDouble("b");
+            span[2] = rs.getLong("n");
+        });
+        List<Sample> samples = new ArrayList<>();
+        double[] before = {Double.NaN};
+        jdbc.sql("""
+                        select min(second) first, max(second) last, min(celsius) low, max(celsius) high
+                          from firing_sample
+                         where firing_id = :id and source = :source
+                         group by floor((second - :from) / :wide)
+                         order by 1
+                        """)
+                .param("id", id)
+                .param("source", source)
+                .param("from", span[0])
+                .param("wide", Math.max(1e-3, (span[1] - span[0]) / parts))
+                .query(rs -> {
+                    part(
+                            samples,
+                            rs.getDouble("first"),
+                            rs.getDouble("last"),
+                            rs.getDouble("low"),
+                            rs.getDouble("high"),
+                            before);
+                });
+        return new Measured(samples, (long) span[2]);
+    }
+
+    /** Rising parts low first, falling ones high first. */
+    private static void part(List<Sample> to, double first, double last, double low, double high, double[] before) {
+        if (last <= first || high - low < 1e-9) {
+            to.add(new Sample(last, high));
+        } else {
+            boolean falls = !Double.isNaN(before[0]) && (low + high) / 2 < before[0];
+            to.add(new Sample(first, falls ? high : low));
+            to.add(new Sample(last, falls ? low : high));
+        }
+        before[0] = (low + high) / 2;
+    }
+
+    /** A number that is another when anything was measured or happened since. */
+    String mark(long id) {
+        return jdbc.sql("""
+                        select coalesce((select max(second) from firing_sample
+                                          where firing_id = :id and source = 'controller'), 0)
+                               || '-' || coalesce((select max(id) from firing_event where firing_id = :id), 0)
+                               || '-' || (select state from firing where id = :id)
+                        """).param("id", id).query(String.class).single();
+    }
+
+    private OffsetDateTime now() {
+        return OffsetDateTime.ofInstant(clock.instant(), ZoneOffset.UTC);
+    }
+}

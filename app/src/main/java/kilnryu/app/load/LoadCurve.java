@@ -1,0 +1,484 @@
+package kilnryu.app.load;
+
+import java.awt.Graphics2D;
+import java.awt.geom.Rectangle2D;
+import java.awt.image.BufferedImage;
+import java.text.SimpleDateFormat;
+import java.time.Duration;
+import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.Date;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.TimeZone;
+import java.util.function.ToDoubleFunction;
+import kilnryu.app.firing.Incandescence;
+import kilnryu.app.web.Show;
+import kilnryu.app.web.Svg;
+import kilnryu.app.web.Units;
+import kilnryu.core.burnout.Progress;
+import kilnryu.core.burnout.Segment;
+import kilnryu.core.kiln.Firing;
+import kilnryu.core.kiln.Firing.Moment;
+import kilnryu.core.kiln.KilnRun;
+import kilnryu.core.quantity.Measure;
+import org.jfree.chart.axis.AxisState;
+import org.jfree.chart.axis.DateAxis;
+import org.jfree.chart.axis.DateTick;
+import org.jfree.chart.axis.NumberAxis;
+import org.jfree.chart.axis.NumberTick;
+import org.jfree.chart.axis.NumberTickUnit;
+import org.jfree.chart.axis.TickType;
+import org.jfree.chart.axis.ValueAxis;
+import org.jfree.chart.ui.RectangleEdge;
+
+/**
+ * A firing against the clock: what the program asks dotted with its corners, the kiln as it will go thin, the middle of
+ * every mold in the colour of its heat and the slowest of them thick, its face, its water as an area and its char as a
+ * broken line; stages above, duties below, what matters pinned. Over it, where there is any, what was measured. Axes and
+ * ticks are JFreeChart's.
+ */
+final class LoadCurve {
+    private static final double WIDTH = 860;
+    private static final double HEIGHT = 424;
+    private static final Rectangle2D AREA = new Rectangle2D.Double(46, 34, 770, 300);
+    private static final Graphics2D MEASURING = new BufferedImage(1, 1, BufferedImage.TYPE_INT_RGB).createGraphics();
+    private static final String GRID = "stroke=\"" + Svg.RULE + "\"";
+    private static final String SMALL = "font-size=\"11\" fill=\"" + Svg.FAINT_INK + "\"";
+    private static final double CHAR_SHOWN = 1;
+    private static final double PIN_HIGH = 34;
+
+    /** A mark below the axis. */
+    record Mark(int number, double minute, boolean done) {}
+
+    /** Something pinned to the curve: bold words and plain ones. */
+    record Pin(double minute, double celsius, String bold, String words) {}
+
+    /**
+     * What is drawn.
+     *
+     * @param start when minute 0 is; empty for hours from closing the kiln
+     * @param slowest of the molds, drawn thick
+     * @param measured what was measured, empty before the kiln is closed
+     * @param now minutes since the start; negative before it
+     * @param corners whether the program's corners can be taken hold of
+     */
+    record Data(
+            double startC,
+            List<Segment> program,
+            List<KilnRun.KilnAt> kiln,
+            List<Firing> molds,
+            int slowest,
+            Optional<ZonedDateTime> start,
+            List<Mark> marks,
+            List<Pin> pins,
+            List<Progress.Sample> measured,
+            double now,
+            boolean corners) {}
+
+    private final Data data;
+    private final boolean fahrenheit;
+    private final double minutes;
+    private final ValueAxis time;
+    private final NumberAxis heat = new NumberAxis();
+    private final Svg svg;
+
+    private LoadCurve(Data data, Units units) {
+        this.data = data;
+        fahrenheit = units.system() == Units.System.IMPERIAL;
+        double program = programMinutes(data);
+        double simulated = data.kiln.isEmpty()
+                ? program
+                : data.kiln.get(data.kiln.size() - 1).minute();
+        double measured = data.measured.isEmpty()
+                ? 0
+                : data.measured.get(data.measured.size() - 1).second() / 60;
+        minutes = Math.max(30, Math.max(Math.max(program, simulated), measured));
+        time = data.start.isPresent() ? clock(data.start.get()) : hours();
+        double top = Math.max(
+                data.program.stream().mapToDouble(Segment::target).max().orElse(700),
+                data.measured.stream()
+                        .mapToDouble(Progress.Sample::celsius)
+                        .max()
+                        .orElse(0));
+        heat.setRange(0, shown(Math.ceil((top + 40) / 100) * 100));
+        heat.setTickUnit(new NumberTickUnit(fahrenheit ? 200 : 100));
+        svg = Svg.withHandles(WIDTH, HEIGHT, label(data, minutes));
+    }
+
+    private static String label(Data data, double minutes) {
+        return "Firing over " + Math.round(minutes / 60) + " hours: program, kiln, " + data.molds.size()
+                + " molds and their water"
+                + (data.measured.isEmpty() ? "" : ", and what was measured");
+    }
+
+    static String of(Data data, Units units) {
+        return new LoadCurve(data, units).draw();
+    }
+
+    private static double programMinutes(Data data) {
+        double from = data.startC;
+        double sum = 0;
+        for (Segment s : data.program) {
+            sum += s.rampMinutes(from) + s.hold();
+            from = s.target();
+        }
+        return sum;
+    }
+
+    private ValueAxis clock(ZonedDateTime start) {
+        TimeZone zone = TimeZone.getTimeZone(start.getZone());
+        DateAxis axis = new DateAxis("", zone, Locale.ROOT);
+        axis.setRange(Date.from(start.toInstant()), Date.from(at(start, minutes).toInstant()));
+        SimpleDateFormat format = new SimpleDateFormat("HH:mm", Locale.ROOT);
+        format.setTimeZone(zone);
+        axis.setDateFormatOverride(format);
+        return axis;
+    }
+
+    private static ZonedDateTime at(ZonedDateTime start, double minute) {
+        return start.plus(Duration.ofSeconds(Math.round(minute * 60)));
+    }
+
+    private NumberAxis hours() {
+        NumberAxis axis = new NumberAxis();
+        axis.setRange(0, minutes / 60);
+        return axis;
+    }
+
+    private String draw() {
+        if (!data.molds.isEmpty()) {
+            water();
+        }
+        heatTicks();
+        timeTicks();
+        stages();
+        if (!data.molds.isEmpty()) {
+            molds();
+        }
+        kiln();
+        measured();
+        program();
+        marks();
+        pins();
+        if (data.corners) {
+            corners();
+        }
+        return svg.done();
+    }
+
+    private double shown(double celsius) {
+        return fahrenheit ? Measure.DEGREE_CELSIUS.to(Measure.DEGREE_FAHRENHEIT, celsius) : celsius;
+    }
+
+    private double x(double minute) {
+        double value = data.start
+                .map(s -> (double) s.toInstant().toEpochMilli() + minute * 60_000)
+                .orElse(minute / 60);
+        return time.valueToJava2D(value, AREA, RectangleEdge.BOTTOM);
+    }
+
+    private double y(double celsius) {
+        return heat.valueToJava2D(shown(celsius), AREA, RectangleEdge.LEFT);
+    }
+
+    private double share(double percent) {
+        return AREA.getMaxY() - percent / 100 * AREA.getHeight();
+    }
+
+    private void water() {
+        Firing slowest = data.molds.get(data.slowest);
+        StringBuilder path = new StringBuilder(point("M", x(0), AREA.getMaxY()));
+        slowest.trace().forEach(m -> path.append(point(" L", x(m.minute()), share(m.water()))));
+        path.append(point(" L", x(last(slowest).minute()), AREA.getMaxY())).append(" Z");
+        svg.path(path.toString(), "fill=\"#dbe4ea\"");
+        for (int percent = 0; percent <= 100; percent += 50) {
+            svg.text(
+                    AREA.getMaxX() + 5,
+                    share(percent) + 4,
+                    percent + " %",
+                    "font-size=\"11\" fill=\"" + Svg.SLATE + "\"");
+        }
+        StringBuilder left = new StringBuilder();
+        for (Moment m : slowest.trace()) {
+            double y = share(Math.min(100, m.residue() / CHAR_SHOWN * 100));
+            left.append(point(left.isEmpty() ? "M" : " L", x(m.minute()), y));
+        }
+        svg.path(
+                left.toString(),
+                "fill=\"none\" stroke=\"" + Svg.SLATE + "\" stroke-width=\"1\" stroke-dasharray=\"7 3 1 3\"");
+    }
+
+    private static Moment last(Firing firing) {
+        return firing.trace().get(firing.trace().size() - 1);
+    }
+
+    private void heatTicks() {
+        for (Object tick : heat.refreshTicks(MEASURING, new AxisState(), AREA, RectangleEdge.LEFT)) {
+            NumberTick at = (NumberTick) tick;
+            if (at.getTickType() == TickType.MAJOR) {
+                double y = heat.valueToJava2D(at.getValue(), AREA, RectangleEdge.LEFT);
+                svg.line(AREA.getMinX(), y, AREA.getMaxX(), y, GRID);
+                svg.text(AREA.getMinX() - 6, y + 4, at.getText(), SMALL + " text-anchor=\"end\"");
+            }
+        }
+        svg.text(AREA.getMinX() - 6, AREA.getMinY() - 12, fahrenheit ? "°F" : "°C", SMALL + " text-anchor=\"end\"");
+        svg.text(AREA.getMaxX() + 5, AREA.getMinY() - 12, "water", "font-size=\"11\" fill=\"" + Svg.SLATE + "\"");
+    }
+
+    private void timeTicks() {
+        List<double[]> places = new ArrayList<>();
+        List<String> words = new ArrayList<>();
+        for (Object tick : time.refreshTicks(MEASURING, new AxisState(), AREA, RectangleEdge.BOTTOM)) {
+            boolean major = tick instanceof DateTick d
+                    ? d.getTickType() == TickType.MAJOR
+                    : ((NumberTick) tick).getTickType() == TickType.MAJOR;
+            if (major) {
+                double value = tick instanceof DateTick d ? d.getDate().getTime() : ((NumberTick) tick).getValue();
+                places.add(new double[] {time.valueToJava2D(value, AREA, RectangleEdge.BOTTOM)});
+                words.add(tick instanceof DateTick d ? d.getText() : ((NumberTick) tick).getText());
+            }
+        }
+        int every = Math.max(1, (int) Math.ceil(places.size() / 13.0));
+        for (int i = 0; i < places.size(); i += every) {
+            double x = places.get(i)[0];
+            svg.line(x, AREA.getMaxY(), x, AREA.getMaxY() + 5, GRID);
+            svg.text(x, AREA.getMaxY() + 18, words.get(i), SMALL + " text-anchor=\"middle\"");
+        }
+        if (data.start.isEmpty()) {
+            svg.text(
+                    AREA.getMaxX(), AREA.getMaxY() + 34, "hours from closing the kiln", SMALL + " text-anchor=\"end\"");
+        }
+    }
+
+    private void stages() {
+        double y = AREA.getMinY() - 14;
+        double from = data.startC;
+        double at = 0;
+        double began = 0;
+        for (int i = 0; i < data.program.size(); i++) {
+            Segment s = data.program.get(i);
+            at += s.rampMinutes(from) + s.hold();
+            from = s.target();
+            boolean ends =
+                    i == data.program.size() - 1 || data.program.get(i + 1).stage() != s.stage();
+            if (ends) {
+                double left = x(began);
+                double right = x(at);
+                svg.line(left + 1, y + 4, right - 1, y + 4, "stroke=\"" + Svg.FAINT_INK + "\" stroke-width=\"1.5\"");
+                if (right - left > s.stage().label().length() * 5.4) {
+                    svg.text((left + right) / 2, y - 1, s.stage().label(), SMALL + " text-anchor=\"middle\"");
+                }
+                began = at;
+            }
+        }
+    }
+
+    /** The quicker molds thin, the slowest thick, each piece in the colour of its heat. */
+    private void molds() {
+        for (int i = 0; i < data.molds.size(); i++) {
+            if (i != data.slowest) {
+                glow(data.molds.get(i), 1.3);
+            }
+        }
+        Firing slowest = data.molds.get(data.slowest);
+        line(slowest, Moment::surface, "stroke=\"" + Svg.FAINT_INK + "\" stroke-width=\"0.9\"");
+        glow(slowest, 4);
+    }
+
+    /** Runs of nearly one colour, so that a day is some dozens of paths. */
+    private void glow(Firing firing, double width) {
+        List<Moment> trace = firing.trace();
+        int i = 0;
+        while (i < trace.size() - 1) {
+            double from = trace.get(i).core();
+            StringBuilder path = new StringBuilder(point("M", x(trace.get(i).minute()), y(from)));
+            double to = from;
+            int j = i;
+            while (j < trace.size() - 1 && Math.abs(to - from) < 22) {
+                j++;
+                to = trace.get(j).core();
+                path.append(point(" L", x(trace.get(j).minute()), y(to)));
+            }
+            svg.path(
+                    path.toString(),
+                    "fill=\"none\" stroke=\"" + Incandescence.at((from + to) / 2) + "\" stroke-width=\"" + width
+                            + "\" stroke-linecap=\"round\" stroke-linejoin=\"round\"");
+            i = j;
+        }
+    }
+
+    private void line(Firing firing, ToDoubleFunction<Moment> what, String paint) {
+        StringBuilder path = new StringBuilder();
+        firing.trace()
+                .forEach(m -> path.append(point(path.isEmpty() ? "M" : " L", x(m.minute()), y(what.applyAsDouble(m)))));
+        svg.path(path.toString(), "fill=\"none\" " + paint);
+    }
+
+    private void kiln() {
+        StringBuilder path = new StringBuilder();
+        data.kiln.forEach(k -> path.append(point(path.isEmpty() ? "M" : " L", x(k.minute()), y(k.kiln()))));
+        if (!path.isEmpty()) {
+            svg.path(
+                    path.toString(),
+                    "fill=\"none\" stroke=\"" + Svg.INK + "\" stroke-width=\"1.1\" stroke-opacity=\"0.75\"");
+        }
+    }
+
+    private void measured() {
+        StringBuilder path = new StringBuilder();
+        data.measured.forEach(s -> path.append(point(path.isEmpty() ? "M" : " L", x(s.second() / 60), y(s.celsius()))));
+        if (!path.isEmpty()) {
+            svg.path(
+                    path.toString(),
+                    "class=\"measured\" fill=\"none\" stroke=\"" + Svg.VERDIGRIS + "\" stroke-width=\"2.2\"");
+        }
+        if (data.now >= 0) {
+            svg.line(x(data.now), AREA.getMinY(), x(data.now), AREA.getMaxY(), "stroke=\"" + Svg.VERDIGRIS + "\"");
+            svg.text(x(data.now) + 4, AREA.getMinY() + 12, "now", "font-size=\"11\" fill=\"" + Svg.VERDIGRIS + "\"");
+        }
+    }
+
+    private void program() {
+        StringBuilder path = new StringBuilder(point("M", x(0), y(data.startC)));
+        double from = data.startC;
+        double at = 0;
+        for (Segment s : data.program) {
+            at += s.rampMinutes(from);
+            path.append(point(" L", x(at), y(s.target())));
+            at += s.hold();
+            path.append(point(" L", x(at), y(s.target())));
+            from = s.target();
+        }
+        svg.path(
+                path.toString(),
+                "class=\"asked\" fill=\"none\" stroke=\"" + Svg.INK
+                        + "\" stroke-width=\"1.6\" stroke-dasharray=\"1.5 3.5\"");
+    }
+
+    private void marks() {
+        double previous = -100;
+        double drop = 38;
+        for (Mark m : data.marks) {
+            if (m.minute < 0) {
+                continue;
+            }
+            double x = Math.min(x(m.minute), AREA.getMaxX());
+            drop = x - previous < 24 ? drop + 22 : 38;
+            drop = drop > 82 ? 38 : drop;
+            previous = x;
+            double y = AREA.getMaxY() + drop;
+            svg.line(x, AREA.getMaxY(), x, y - 9, "stroke=\"" + Svg.FAINT_INK + "\" stroke-width=\"0.8\"");
+            svg.ellipse(
+                    x,
+                    y,
+                    9,
+                    9,
+                    m.done
+                            ? "fill=\"" + Svg.PAPER + "\" stroke=\"" + Svg.VERDIGRIS + "\" stroke-width=\"2\""
+                            : "fill=\"" + Svg.VERDIGRIS + "\"");
+            svg.text(
+                    x,
+                    y + 4,
+                    m.done ? "✓" : String.valueOf(m.number),
+                    "font-size=\"12\" font-weight=\"700\" fill=\"" + (m.done ? Svg.VERDIGRIS : "#ffffff")
+                            + "\" text-anchor=\"middle\"");
+        }
+    }
+
+    /** Each beside its point, where it covers no other. */
+    private void pins() {
+        List<Rectangle2D> taken = new ArrayList<>();
+        for (Pin p : data.pins) {
+            double x = x(p.minute);
+            double y = y(p.celsius);
+            double wide = 12 + 6 * Math.max(p.bold.length(), p.words.length());
+            Rectangle2D box = free(taken, x, y, wide);
+            taken.add(box);
+            double to = box.getMinX() > x ? box.getMinX() : box.getMaxX();
+            svg.line(x, y, to, box.getCenterY(), "stroke=\"" + Svg.FAINT_INK + "\" stroke-width=\"0.8\"");
+            svg.rect(
+                    box.getX(),
+                    box.getY(),
+                    wide,
+                    box.getHeight(),
+                    "fill=\"" + Svg.PAPER + "\" stroke=\"" + Svg.RULE + "\"");
+            svg.text(
+                    box.getX() + 6,
+                    box.getY() + 14,
+                    p.bold,
+                    "font-size=\"11.5\" font-weight=\"650\" fill=\"" + Svg.INK + "\"");
+            svg.text(box.getX() + 6, box.getY() + 28, p.words, SMALL);
+        }
+    }
+
+    private static Rectangle2D free(List<Rectangle2D> taken, double x, double y, double wide) {
+        double[][] ways = {{16, 22}, {-16 - wide, -56}, {-16 - wide, 22}, {16, -56}, {16, 70}, {-16 - wide, -110}};
+        Rectangle2D last = new Rectangle2D.Double(x + 16, y + 22, wide, PIN_HIGH);
+        for (double[] way : ways) {
+            Rectangle2D box = new Rectangle2D.Double(x + way[0], y + way[1], wide, PIN_HIGH);
+            if (AREA.contains(box) && taken.stream().noneMatch(t -> t.intersects(box))) {
+                return box;
+            }
+        }
+        return last;
+    }
+
+    /** At the end of each ramp and of each hold; scripts and keys move them. */
+    private void corners() {
+        svg.group(String.format(
+                Locale.ROOT,
+                "id=\"corners\" data-x0=\"%.1f\" data-x1=\"%.1f\" data-minutes=\"%.2f\" data-y0=\"%.1f\" data-y1=\"%.1f\" data-top=\"%.1f\" data-start=\"%.1f\"",
+                AREA.getMinX(),
+                AREA.getMaxX(),
+                minutes,
+                y(0),
+                y(500),
+                500.0,
+                data.startC));
+        double from = data.startC;
+        double at = 0;
+        for (int i = 0; i < data.program.size(); i++) {
+            Segment s = data.program.get(i);
+            double began = at;
+            at += s.rampMinutes(from);
+            corner(i, "ramp", at, s, "Top of the ramp to " + Math.round(s.target()) + " °C", began, from);
+            if (s.hold() > 0) {
+                at += s.hold();
+                corner(i, "hold", at, s, "End of the hold at " + Math.round(s.target()) + " °C", began, from);
+            }
+            from = s.target();
+        }
+        svg.endGroup();
+    }
+
+    private void corner(int i, String what, double minute, Segment s, String label, double began, double from) {
+        svg.group(String.format(
+                Locale.ROOT,
+                "class=\"corner\" tabindex=\"0\" role=\"slider\" aria-label=\"%s\" aria-valuenow=\"%d\" aria-valuetext=\"%s\" data-line=\"%d\" data-what=\"%s\" data-minute=\"%.2f\" data-celsius=\"%.1f\" data-began=\"%.2f\" data-from=\"%.1f\"",
+                label,
+                what.equals("ramp") ? Math.round(s.target()) : s.hold(),
+                what.equals("ramp")
+                        ? Math.round(s.target()) + " degrees Celsius"
+                        : "hold of " + Show.length(Duration.ofMinutes(s.hold())),
+                i,
+                what,
+                minute,
+                s.target(),
+                began,
+                from));
+        svg.rect(x(minute) - 13, y(s.target()) - 13, 26, 26, "fill=\"transparent\"");
+        svg.rect(
+                x(minute) - 4.5,
+                y(s.target()) - 4.5,
+                9,
+                9,
+                "class=\"knob\" fill=\"" + Svg.PAPER + "\" stroke=\"" + Svg.VERDIGRIS + "\" stroke-width=\"2\"");
+        svg.endGroup();
+    }
+
+    private static String point(String command, double x, double y) {
+        return String.format(Locale.ROOT, "%s%.1f,%.1f", command, x, y);
+    }
+}

@@ -1,0 +1,199 @@
+package kilnryu.app.load;
+
+import java.util.List;
+import java.util.Map;
+import kilnryu.app.account.Account;
+import kilnryu.app.device.KilnController;
+import kilnryu.app.device.SimulatedController;
+import kilnryu.app.web.Show;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/** The page of a firing that runs: what is measured beside what was planned, and what someone has to do now. */
+@Controller
+class RunController {
+    private static final int LONGEST_NOTE = 300;
+    private static final List<Integer> SPEEDS = List.of(1, 10, 60, 600);
+
+    private final FiringStore store;
+    private final Runs runs;
+    private final KilnController controller;
+    private final SimulatedController standIn;
+    private final Watchers watchers;
+    private final java.time.Clock clock;
+
+    RunController(
+            FiringStore store,
+            Runs runs,
+            KilnController controller,
+            SimulatedController standIn,
+            Watchers watchers,
+            java.time.Clock clock) {
+        this.store = store;
+        this.runs = runs;
+        this.controller = controller;
+        this.standIn = standIn;
+        this.watchers = watchers;
+        this.clock = clock;
+    }
+
+    /** A fault that can be set. */
+    public record FaultView(String key, String label, boolean on) {}
+
+    @GetMapping("/firings/{id:\\d+}/run")
+    String run(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
+        FiringStore.Row row = found(account, id);
+        if (row.planned()) {
+            return "redirect:/firings/" + id;
+        }
+        fill(account, row, model);
+        model.addAttribute("speeds", SPEEDS);
+        return "load/run";
+    }
+
+    /** What changes while it runs. */
+    @GetMapping("/firings/{id:\\d+}/live")
+    String live(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
+        FiringStore.Row row = started(account, id);
+        fill(account, row, model);
+        return "load/run :: inside";
+    }
+
+    @GetMapping("/firings/{id:\\d+}/events")
+    SseEmitter events(@AuthenticationPrincipal Account account, @PathVariable long id) {
+        started(account, id);
+        return watchers.watch(id);
+    }
+
+    @PostMapping("/firings/{id:\\d+}/duty")
+    String duty(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String duty,
+            @RequestParam(defaultValue = "") String note) {
+        FiringStore.Row row = running(account, id);
+        if (!duty.matches("[a-z_]{1,30}-\\d{1,3}")) {
+            throw new ResponseStatusException(HttpStatus.BAD_REQUEST);
+        }
+        store.event(account, row.id(), runs.hear(id).second(), "duty", duty, note(note));
+        return "redirect:/firings/" + id + "/run";
+    }
+
+    @PostMapping("/firings/{id:\\d+}/note")
+    String note(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String note) {
+        FiringStore.Row row = started(account, id);
+        if (!note.isBlank()) {
+            double second =
+                    row.running() ? runs.hear(id).second() : runs.standing(row).second();
+            store.event(account, id, second, "seen", "", note(note));
+        }
+        return "redirect:/firings/" + id + "/run";
+    }
+
+    private static Map<String, String> note(String note) {
+        String words = note.replaceAll("\\p{Cntrl}", " ").strip();
+        return words.isEmpty()
+                ? Map.of()
+                : Map.of("note", words.length() > LONGEST_NOTE ? words.substring(0, LONGEST_NOTE) : words);
+    }
+
+    @PostMapping("/firings/{id:\\d+}/stand-in/speed")
+    String speed(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "1") int times) {
+        running(account, id);
+        int allowed = Math.max(1, Math.min((int) SimulatedController.FASTEST, times));
+        double second = runs.hear(id).second();
+        standIn.speed(id, allowed, clock.instant());
+        store.event(account, id, second, "speed", String.valueOf(allowed), Map.of());
+        return "redirect:/firings/" + id + "/run";
+    }
+
+    @PostMapping("/firings/{id:\\d+}/stand-in/fault")
+    String fault(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String fault) {
+        running(account, id);
+        SimulatedController.Trouble trouble = SimulatedController.Trouble.named(fault)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.BAD_REQUEST));
+        double second = runs.hear(id).second();
+        standIn.fault(id, trouble);
+        store.event(account, id, second, "fault", trouble.label(), Map.of());
+        return "redirect:/firings/" + id + "/run";
+    }
+
+    @PostMapping("/firings/{id:\\d+}/end")
+    String end(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String as) {
+        FiringStore.Row row = running(account, id);
+        double second = runs.hear(id).second();
+        String words = as.replaceAll("\\p{Cntrl}", " ").strip();
+        Runs.Standing standing = runs.standing(row);
+        if (store.end(row, words.isEmpty() ? "poured" : words)) {
+            store.event(
+                    account,
+                    id,
+                    second,
+                    "deviation",
+                    "",
+                    Deviation.of(standing)
+                            .data(second / 60 - row.frozen().orElseThrow().minutes()));
+            controller.stop(id);
+            store.event(account, id, second, "ended", words, Map.of());
+        }
+        return "redirect:/firings/" + id + "/log";
+    }
+
+    private void fill(Account account, FiringStore.Row row, Model model) {
+        Runs.Standing standing = runs.standing(row);
+        model.addAttribute("id", row.id());
+        model.addAttribute("name", row.name());
+        model.addAttribute("running", row.running());
+        model.addAttribute("endedAs", row.endedAs());
+        model.addAttribute("page", RunPage.of(row, standing, store.events(row.id()), account));
+        model.addAttribute("kilnName", row.frozen().orElseThrow().kiln());
+        model.addAttribute("startedAt", Show.dayAndClock(row.startedAt().atZone(account.zoneId())));
+        model.addAttribute("stream", LoadPage.stations(row.id(), row.state(), "run", java.util.Optional.empty()));
+        model.addAttribute(
+                "faults",
+                java.util.Arrays.stream(SimulatedController.Trouble.values())
+                        .map(t -> new FaultView(
+                                t.key(), t.label(), standing.status().trouble().equals(t.label())))
+                        .toList());
+    }
+
+    private FiringStore.Row found(Account account, long id) {
+        return store.find(account.studioId(), id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    private FiringStore.Row started(Account account, long id) {
+        FiringStore.Row row = found(account, id);
+        if (row.planned()) {
+            throw new ResponseStatusException(HttpStatus.CONFLICT);
+        }
+        return row;
+    }
+
+    private FiringStore.Row running(Account account, long id) {
+        FiringStore.Row row = found(account, id);
+        if (!row.running()) {
+            throw new ResponseStatusException(HttpStatus.CONFLICT);
+        }
+        return row;
+    }
+}

@@ -1,0 +1,56 @@
+package kilnryu.app.load;
+
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CopyOnWriteArrayList;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/** Pages that watch a firing: each is told when something was measured or happened, whichever node took it in. */
+@Component
+class Watchers {
+    private static final long LONGEST_MS = 30 * 60_000L;
+
+    private final FiringStore store;
+    private final Map<Long, List<SseEmitter>> pages = new ConcurrentHashMap<>();
+    private final Map<Long, String> told = new ConcurrentHashMap<>();
+
+    Watchers(FiringStore store) {
+        this.store = store;
+    }
+
+    SseEmitter watch(long firing) {
+        SseEmitter page = new SseEmitter(LONGEST_MS);
+        List<SseEmitter> all = pages.computeIfAbsent(firing, f -> new CopyOnWriteArrayList<>());
+        all.add(page);
+        Runnable gone = () -> all.remove(page);
+        page.onCompletion(gone);
+        page.onTimeout(page::complete);
+        page.onError(e -> gone.run());
+        return page;
+    }
+
+    @Scheduled(fixedDelay = 1_000)
+    void tell() {
+        pages.forEach((firing, all) -> {
+            if (all.isEmpty()) {
+                return;
+            }
+            String mark = store.mark(firing);
+            if (!mark.equals(told.put(firing, mark))) {
+                all.forEach(p -> send(p, mark));
+            }
+        });
+    }
+
+    private static void send(SseEmitter page, String mark) {
+        try {
+            page.send(SseEmitter.event().name("now").data(mark));
+        } catch (IOException | IllegalStateException e) {
+            page.completeWithError(e);
+        }
+    }
+}

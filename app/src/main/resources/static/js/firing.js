@@ -1,0 +1,287 @@
+// A firing's page: corners of the program that are dragged or moved by keys, molds on the floors, the section, the run.
+const program = document.getElementById("program");
+const snap = (value, step) => Math.round(value / step) * step;
+
+if (program) {
+  const field = (line, name) => program.querySelector(`[name="program[k${line + 1}].${name}"]`);
+  const clock = (minutes) => `${Math.floor(minutes / 60)}:${String(Math.round(minutes % 60)).padStart(2, "0")}`;
+  const fire = () => program.dispatchEvent(new Event("change", { bubbles: true }));
+  const typed = () => { document.getElementById("program-is").value = "typed"; };
+  let refocus = null;
+
+  // Numbers of the drawing: minutes along, degrees up.
+  const scale = () => {
+    const d = document.getElementById("corners").dataset;
+    const perMinute = (d.x1 - d.x0) / d.minutes;
+    const perKelvin = (d.y0 - d.y1) / d.top;
+    return { minute: (x) => (x - d.x0) / perMinute, celsius: (y) => (d.y0 - y) / perKelvin, x: (m) => +d.x0 + m * perMinute, y: (c) => d.y0 - c * perKelvin };
+  };
+  const at = (event, svg) => new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM().inverse());
+
+  // What a corner at a place means for its segment.
+  const meant = (corner, minute, celsius) => {
+    const began = Number(corner.dataset.began);
+    const from = Number(corner.dataset.from);
+    if (corner.dataset.what === "hold") {
+      const reached = Number(corner.dataset.reached);
+      return { hold: Math.max(0, snap(minute - reached, 5)) };
+    }
+    const target = Math.max(20, Math.min(1300, snap(celsius, 5)));
+    const hours = Math.max(1, minute - began) / 60;
+    const rate = Math.max(5, Math.min(2000, snap(Math.abs(target - from) / hours, 5)));
+    return { target, rate };
+  };
+  const write = (corner, change) => {
+    const line = Number(corner.dataset.line);
+    typed();
+    if ("hold" in change) field(line, "hold_min").value = change.hold === 0 ? "" : clock(change.hold);
+    if ("target" in change) field(line, "target_C").value = `${change.target} °C`;
+    if ("rate" in change && change.rate > 0) field(line, "rate").value = `${change.rate} K/h`;
+    refocus = `${corner.dataset.line}|${corner.dataset.what}`;
+    fire();
+  };
+  const reach = () => {
+    // where the hold of each segment begins: the corner before it
+    const corners = [...document.querySelectorAll(".corner")];
+    for (const c of corners) {
+      if (c.dataset.what === "hold") {
+        const ramp = corners.find((r) => r.dataset.line === c.dataset.line && r.dataset.what === "ramp");
+        c.dataset.reached = ramp.dataset.minute;
+      }
+    }
+  };
+  reach();
+
+  let held = null;
+  document.addEventListener("pointerdown", (event) => {
+    const corner = event.target.closest?.(".corner");
+    if (!corner) return;
+    event.preventDefault();
+    corner.focus();
+    corner.classList.add("held");
+    const svg = corner.ownerSVGElement;
+    held = { corner, svg, start: at(event, svg), x: scale().x(Number(corner.dataset.minute)), y: scale().y(Number(corner.dataset.celsius)) };
+  });
+  document.addEventListener("pointermove", (event) => {
+    if (!held) return;
+    const p = at(event, held.svg);
+    const dy = held.corner.dataset.what === "hold" ? 0 : p.y - held.start.y;
+    held.corner.setAttribute("transform", `translate(${p.x - held.start.x} ${dy})`);
+    held.moved = p;
+  });
+  document.addEventListener("pointerup", () => {
+    if (!held) return;
+    const { corner, moved, start, x, y } = held;
+    corner.classList.remove("held");
+    held = null;
+    if (!moved || Math.hypot(moved.x - start.x, moved.y - start.y) < 2) return;
+    const s = scale();
+    const change = meant(corner, s.minute(x + moved.x - start.x), s.celsius(y + moved.y - start.y));
+    // along a ramp of full power only the height counts
+    if (field(Number(corner.dataset.line), "rate").value === "full") delete change.rate;
+    else if (Math.abs(moved.x - start.x) < 4) delete change.rate;
+    write(corner, change);
+  });
+  let keyed;
+  document.addEventListener("keydown", (event) => {
+    const corner = event.target.closest?.(".corner");
+    const step = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+    if (!corner || !step) return;
+    event.preventDefault();
+    const line = Number(corner.dataset.line);
+    const by = event.shiftKey ? 30 : 5;
+    const minutes = (text) => { const [h, m] = text.split(":"); return text.includes(":") ? h * 60 + Number(m) : parseFloat(text) || 0; };
+    typed();
+    refocus = `${corner.dataset.line}|${corner.dataset.what}`;
+    if (corner.dataset.what === "hold" && step[0]) {
+      const input = field(line, "hold_min");
+      input.value = clock(Math.max(0, minutes(input.value) + step[0] * by));
+    } else if (step[1]) {
+      const input = field(line, "target_C");
+      input.value = input.value.replace(/-?[\d.]+/, (n) => Math.max(20, Number(n) + step[1] * by));
+    } else {
+      const input = field(line, "rate");
+      if (input.value !== "full") input.value = input.value.replace(/-?[\d.]+/, (n) => Math.max(5, Number(n) - step[0] * by));
+    }
+    clearTimeout(keyed);
+    keyed = setTimeout(fire, 180);
+  });
+  program.addEventListener("input", (event) => {
+    if (event.target.name?.startsWith("program[")) typed();
+  });
+  // choosing a school makes the program anew
+  document.getElementById("school")?.addEventListener("change", () => {
+    document.getElementById("program-is").value = "school";
+    for (const input of program.querySelectorAll('[name^="program["]')) input.value = "";
+  });
+  program.addEventListener("htmx:configRequest", (event) => {
+    event.detail.parameters.delete?.("what");
+    if (document.getElementById("program-is").value === "school") {
+      for (const name of [...Object.keys(event.detail.parameters)]) if (name.startsWith("program[")) event.detail.parameters.delete?.(name);
+    }
+  });
+  document.addEventListener("htmx:afterSettle", (event) => {
+    if (event.detail.target?.id !== "answer") return;
+    reach();
+    if (refocus) {
+      const [line, what] = refocus.split("|");
+      document.querySelector(`.corner[data-line="${line}"][data-what="${what}"]`)?.focus();
+      refocus = null;
+    }
+  });
+}
+
+// Molds on the floors of a kiln: dragged or moved by keys, written into the fields.
+const load = document.getElementById("load");
+if (load) {
+  const put = (mold, x, y) => {
+    load.querySelector(`[data-x="${mold.dataset.key}"]`).value = Math.round(x);
+    const last = load.querySelector(`[data-y="${mold.dataset.key}"]`);
+    last.value = Math.round(y);
+    last.dispatchEvent(new Event("change", { bubbles: true }));
+  };
+  let held = null;
+  let again = null;
+  document.addEventListener("pointerdown", (event) => {
+    const mold = event.target.closest?.(".floors .mold");
+    if (!mold) return;
+    event.preventDefault();
+    mold.focus();
+    const svg = mold.ownerSVGElement;
+    held = { mold, svg, from: new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM().inverse()), scale: Number(mold.parentNode.dataset.scale) };
+  });
+  document.addEventListener("pointermove", (event) => {
+    if (!held) return;
+    const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(held.svg.getScreenCTM().inverse());
+    held.dx = p.x - held.from.x;
+    held.dy = p.y - held.from.y;
+    held.mold.setAttribute("transform", `translate(${held.dx} ${held.dy})`);
+  });
+  document.addEventListener("pointerup", () => {
+    if (!held) return;
+    const { mold, dx, dy, scale } = held;
+    held = null;
+    if (!dx && !dy) return;
+    again = mold.dataset.key;
+    put(mold, snap(Number(mold.dataset.x) + dx / scale, 5), snap(Number(mold.dataset.y) - dy / scale, 5));
+  });
+  document.addEventListener("keydown", (event) => {
+    const mold = event.target.closest?.(".floors .mold");
+    const step = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+    if (!mold || !step) return;
+    event.preventDefault();
+    again = mold.dataset.key;
+    const by = event.shiftKey ? 25 : 5;
+    put(mold, Number(mold.dataset.x) + step[0] * by, Number(mold.dataset.y) + step[1] * by);
+  });
+  document.addEventListener("htmx:afterSettle", () => {
+    if (again) document.querySelector(`.floors .mold[data-key="${again}"]`)?.focus();
+    again = null;
+  });
+}
+
+// The section of a mold through the firing.
+const scrub = document.querySelector(".scrub");
+if (scrub) {
+  const canvas = document.getElementById("scrub-canvas");
+  const range = document.getElementById("scrub-time");
+  let data = null;
+  const stops = [[20, 214, 205, 192], [400, 150, 136, 124], [450, 70, 48, 43], [550, 90, 31, 23], [650, 138, 36, 18], [750, 182, 58, 16], [850, 215, 90, 20], [950, 234, 127, 33], [1100, 249, 201, 100]];
+  const colour = (c) => {
+    let i = 1;
+    while (i < stops.length - 1 && c > stops[i][0]) i++;
+    const [a, b] = [stops[i - 1], stops[i]];
+    const s = Math.max(0, Math.min(1, (c - a[0]) / (b[0] - a[0])));
+    return `rgb(${[1, 2, 3].map((k) => Math.round(a[k] + s * (b[k] - a[k]))).join(",")})`;
+  };
+  const draw = () => {
+    const picture = data.pictures[Number(range.value)];
+    const g = canvas.getContext("2d");
+    g.clearRect(0, 0, canvas.width, canvas.height);
+    const rows = data.half ? data.layers * 2 : data.layers;
+    const scale = Math.min(270 / data.across, 310 / data.along);
+    const wide = data.across * scale;
+    const high = data.along * scale;
+    const left = (canvas.width - wide) / 2;
+    const top = (canvas.height - high) / 2;
+    const w = wide / 2 / data.rings;
+    const h = high / rows;
+    for (let row = 0; row < rows; row++) {
+      const fromTop = row;
+      const layer = data.half ? Math.abs(fromTop < data.layers ? data.layers - 1 - fromTop : fromTop - data.layers) : data.layers - 1 - fromTop;
+      for (let ring = 0; ring < data.rings; ring++) {
+        const cell = layer * data.rings + ring;
+        const y = top + row * h;
+        for (const x of [left + wide / 2 + ring * w, left + wide / 2 - (ring + 1) * w]) {
+          g.fillStyle = colour(picture.celsius[cell]);
+          g.fillRect(x, y, w + 0.6, h + 0.6);
+          if (picture.wet[cell] > 2) {
+            g.strokeStyle = `rgba(77,95,112,${0.25 + (picture.wet[cell] / 100) * 0.65})`;
+            g.beginPath();
+            g.moveTo(x, y + h);
+            g.lineTo(x + w, y);
+            g.stroke();
+          }
+        }
+      }
+    }
+    g.strokeStyle = "#2a2220";
+    g.strokeRect(left, top, wide, high);
+    const middle = picture.celsius[data.half ? 0 : Math.floor(data.layers / 2) * data.rings];
+    const wet = picture.wet.reduce((a, b) => a + b, 0) / picture.wet.length;
+    const words = `${picture.when}: middle ${middle} °C, rim ${Math.max(...picture.celsius)} °C, ${wet > 1 ? "wet inside" : "no free water left"}`;
+    document.getElementById("scrub-says").textContent = words;
+    canvas.setAttribute("aria-label", `Section of ${data.name}, ${words}`);
+  };
+  document.getElementById("scrub-load").addEventListener("click", async (event) => {
+    event.target.disabled = true;
+    try {
+      const form = new FormData(program);
+      form.delete("as");
+      form.delete("what");
+      form.set("mold", document.getElementById("scrub-mold").value);
+      const answer = await fetch(scrub.dataset.of, { method: "POST", body: new URLSearchParams(form) });
+      if (!answer.ok) throw new Error(answer.status);
+      data = await answer.json();
+      range.max = data.pictures.length - 1;
+      range.value = Math.floor(data.pictures.length / 3);
+      scrub.querySelector(".inside").hidden = false;
+      draw();
+    } catch {
+      document.getElementById("scrub-says").textContent = "The section could not be fetched; try again.";
+      scrub.querySelector(".inside").hidden = false;
+    } finally {
+      event.target.disabled = false;
+    }
+  });
+  range.addEventListener("input", draw);
+}
+
+// The run: the server says when something was measured or happened, the page fetches it.
+const live = document.getElementById("live");
+if (live?.dataset.events) {
+  let busy = false;
+  let wanted = false;
+  const fetchNow = async () => {
+    if (busy) { wanted = true; return; }
+    busy = true;
+    const open = [...live.querySelectorAll("details[open]")].map((d) => d.dataset.key);
+    try {
+      const answer = await fetch(live.dataset.now, { headers: { "X-Requested-With": "live" } });
+      if (answer.redirected || !answer.ok) throw new Error("gone");
+      const inside = document.activeElement?.closest?.("#live");
+      if (!inside || document.activeElement.tagName === "BODY") live.innerHTML = await answer.text();
+      else { const id = document.activeElement.id; live.innerHTML = await answer.text(); if (id) document.getElementById(id)?.focus(); }
+      for (const d of live.querySelectorAll("details")) if (open.includes(d.dataset.key)) d.open = true;
+      document.getElementById("lost").hidden = true;
+    } catch {
+      document.getElementById("lost").hidden = false;
+    }
+    busy = false;
+    if (wanted) { wanted = false; fetchNow(); }
+  };
+  const source = new EventSource(live.dataset.events);
+  source.addEventListener("now", fetchNow);
+  source.addEventListener("open", fetchNow);
+  source.addEventListener("error", () => { document.getElementById("lost").hidden = false; });
+}
