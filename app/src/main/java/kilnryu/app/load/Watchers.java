@@ -1,5 +1,6 @@
 package kilnryu.app.load;
 
+import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
@@ -44,6 +45,12 @@ class Watchers {
                 all.forEach(p -> send(p, mark));
             }
         });
+    }
+
+    /** Lets go of all pages, so that a stop need not wait for them. */
+    @PreDestroy
+    void close() {
+        pages.values().forEach(all -> all.forEach(SseEmitter::complete));
     }
 
     private static void send(SseEmitter page, String mark) {

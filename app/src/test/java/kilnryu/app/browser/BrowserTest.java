@@ -84,7 +84,10 @@ abstract class BrowserTest {
         });
         page.onConsoleMessage(m -> {
             // a form refused, a page asked for that is not there, an update overtaken by the next key stroke
-            boolean expected = m.text().matches("(?s).*status of (404|422).*|htmx:(sendAbort|afterRequest),.*");
+            boolean expected = m.text()
+                    .matches("(?s).*status of (404|422).*|htmx:(sendAbort|afterRequest),.*"
+                            // the stream of a running firing while the application is down
+                            + "|.*net::ERR_(CONNECTION_REFUSED|INCOMPLETE_CHUNKED_ENCODING).*");
             if (m.type().equals("error") && !expected || m.text().contains("Content Security Policy")) {
                 complaints.add(m.text());
             }

@@ -1,0 +1,353 @@
+package kilnryu.app;
+
+import static kilnryu.app.Studio.as;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import kilnryu.app.account.Account;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.mock.web.MockMultipartFile;
+
+/** Kilns, loads and programs; a firing from its plan to its log. */
+class FiringPagesTest extends AppTest {
+    private static final Map<String, String> KILN = kiln();
+
+    private static Map<String, String> kiln() {
+        Map<String, String> kiln = new HashMap<>(Map.of("version", "0", "name", "brick kiln", "plan", "round"));
+        kiln.putAll(Map.of("width_mm", "460", "height_mm", "450", "shelves_mm", "0, 230", "control", "ramp"));
+        kiln.putAll(Map.of("power_kW", "6", "max_C", "1150", "to_700_min", "70", "tariff", "0.25", "money", "€"));
+        return kiln;
+    }
+
+    private long kiln;
+    private long tree;
+
+    @BeforeEach
+    void aKilnAndAFlask() throws Exception {
+        kiln = number(send(owner, "/kilns/0", KILN));
+        tree = tree(owner, WAX);
+        send(owner, "/trees/" + tree + "/mold", FLASK);
+    }
+
+    private static long number(MockHttpServletResponse answer) {
+        assertThat(answer.getStatus()).as(answer.getErrorMessage()).isEqualTo(302);
+        return Long.parseLong(answer.getRedirectedUrl().replaceAll("\\D+(\\d+).*", "$1"));
+    }
+
+    private Map<String, String> load(long... trees) {
+        Map<String, String> load = new LinkedHashMap<>();
+        load.put("version", "0");
+        load.put("name", "Ebb tide");
+        load.put("kiln", Long.toString(kiln));
+        for (long t : trees) {
+            load.put("molds[" + t + "].in", "yes");
+        }
+        return load;
+    }
+
+    private long firing() throws Exception {
+        return number(send(owner, "/firings/0/load", load(tree)));
+    }
+
+    private static Map<String, String> program(String... lines) {
+        Map<String, String> program = new LinkedHashMap<>(Map.of("version", "1", "program_is", "typed"));
+        for (int i = 0; i < lines.length; i++) {
+            String[] parts = lines[i].split("\\|", -1);
+            program.put("program[k" + (i + 1) + "].rate", parts[0]);
+            program.put("program[k" + (i + 1) + "].target_C", parts[1]);
+            program.put("program[k" + (i + 1) + "].hold_min", parts[2]);
+        }
+        return program;
+    }
+
+    /** 1.15 x 1150 = 1322.5; 6000 / 1302.5 = 4.61 W/K. */
+    @Test
+    void aKilnSaysWhatItsPlateAndTrialMean() throws Exception {
+        assertThat(page(owner, "/kilns/" + kiln)).contains("4.61 W/K", "empty it comes to 1323");
+        assertThat(page(owner, "/kilns")).contains("brick kiln", "Ø 460 × 450 mm", "6.0 kW, to 1150 °C");
+    }
+
+    @Test
+    void aKilnThatCannotBeIsSaidAtItsField() throws Exception {
+        Map<String, String> wrong = new HashMap<>(KILN);
+        wrong.put("max_C", "500");
+        wrong.put("to_700_min", "0");
+        wrong.put("shelves_mm", "0, high");
+        wrong.put("power_kW", "much");
+        MockHttpServletResponse answer = send(owner, "/kilns/0", wrong);
+        assertThat(answer.getStatus()).isEqualTo(422);
+        assertThat(answer.getContentAsString()).contains("Heights in mm", "much", "brick kiln");
+        assertThat(send(owner, "/kilns/" + kiln, KILN).getStatus()).isEqualTo(409);
+    }
+
+    @Test
+    void careIsWrittenDown() throws Exception {
+        send(owner, "/kilns/" + kiln + "/care", Map.of("what", "new elements", "note", "two of four"));
+        assertThat(page(owner, "/kilns/" + kiln)).contains("new elements", "two of four");
+        send(owner, "/kilns/" + kiln + "/away", Map.of());
+        assertThat(page(owner, "/kilns")).doesNotContain("brick kiln");
+        send(owner, "/kilns/" + kiln + "/back", Map.of());
+        assertThat(page(owner, "/kilns")).contains("brick kiln");
+    }
+
+    @Test
+    void aLoadIsPlacedAndItsProgramFollowsTheHeat() throws Exception {
+        long id = firing();
+        String load = page(owner, "/firings/" + id + "/load");
+        assertThat(load).contains("shelf at 230 mm", "Reed warbler", "Ø 108 × 150 mm");
+        String program = page(owner, "/firings/" + id);
+        assertThat(program)
+                .contains("the last mold is dry at the middle", "over 680 °C", "kWh", "Dry at", "class=\"corner\"");
+        // six kilowatts at a quarter of a euro: the cost is the energy in it times that
+        assertThat(program).contains("cost of the firing, €");
+    }
+
+    @Test
+    void moldsThatStandInEachOtherOrInTheWallAreSaid() throws Exception {
+        Map<String, String> other = new HashMap<>(WAX);
+        other.put("name", "Turnstone");
+        long second = tree(owner, other);
+        send(owner, "/trees/" + second + "/mold", FLASK);
+        Map<String, String> load = load(tree, second);
+        load.put("molds[" + tree + "].x_mm", "10");
+        load.put("molds[" + tree + "].y_mm", "0");
+        load.put("molds[" + second + "].x_mm", "40");
+        load.put("molds[" + second + "].y_mm", "0");
+        String answer = send(owner, "/firings/0/load/try", load).getContentAsString();
+        assertThat(answer).contains("stands in");
+        load.put("molds[" + second + "].x_mm", "190");
+        assertThat(send(owner, "/firings/0/load/try", load).getContentAsString())
+                .contains("Turnstone stands in the wall");
+        load.put("molds[" + second + "].x_mm", "far");
+        assertThat(send(owner, "/firings/0/load", load).getStatus()).isEqualTo(422);
+    }
+
+    @Test
+    void anEmptyLoadIsNotSaved() throws Exception {
+        MockHttpServletResponse answer = send(owner, "/firings/0/load", load());
+        assertThat(answer.getStatus()).isEqualTo(422);
+        assertThat(answer.getContentAsString()).contains("The load is empty", "Ebb tide");
+        assertThat(page(owner, "/firings/new")).contains("Plan a firing");
+    }
+
+    @Test
+    void shellsAndGypsumDoNotShareAKiln() throws Exception {
+        Map<String, String> other = new HashMap<>(WAX);
+        other.put("name", "Tellin");
+        long shell = tree(owner, other);
+        send(
+                owner,
+                "/trees/" + shell + "/mold",
+                Map.of("version", "0", "mold_kind", "shell", "tree_width_mm", "70", "tree_height_mm", "110"));
+        long id = number(send(owner, "/firings/0/load", load(tree, shell)));
+        assertThat(page(owner, "/firings/" + id)).contains("Shells and molds of gypsum stand in one load");
+        long alone = number(send(owner, "/firings/0/load", load(shell)));
+        assertThat(page(owner, "/firings/" + alone)).contains("the inside of the wall is at heat", "preheat");
+    }
+
+    @Test
+    void aTypedProgramIsTriedAndItsShortHoldsAreSaid() throws Exception {
+        long id = firing();
+        String answer = send(
+                        owner,
+                        "/firings/" + id + "/try",
+                        program("150|150|2:00", "100|370|1:00", "150|730|2:00", "150|540|1:00"))
+                .getContentAsString();
+        assertThat(answer).contains("The hold at 150 °C ends before this is so", "Reed warbler");
+        MockHttpServletResponse longer = send(
+                owner,
+                "/firings/" + id + "/as",
+                with(program("150|150|2:00", "100|370|1:00", "150|730|2:00", "150|540|1:00"), "as", "lengthen"));
+        assertThat(longer.getContentAsString())
+                .contains("Not saved yet")
+                .doesNotContain("The hold at 150 °C ends before this is so");
+    }
+
+    private static Map<String, String> with(Map<String, String> all, String key, String value) {
+        Map<String, String> more = new LinkedHashMap<>(all);
+        more.put(key, value);
+        return more;
+    }
+
+    @Test
+    void programsThatCannotBeAreSaidAtTheirLine() throws Exception {
+        long id = firing();
+        String address = "/firings/" + id;
+        assertThat(send(owner, address, program("0|150|60")).getStatus()).isEqualTo(422);
+        assertThat(send(owner, address, program("150|5|60")).getContentAsString())
+                .contains("A kiln does not go below the room");
+        assertThat(send(owner, address, program("150|150|-3")).getStatus()).isEqualTo(422);
+        assertThat(send(owner, address, program("150|ten|60")).getContentAsString())
+                .contains("ten");
+        String[] many = new String[201];
+        java.util.Arrays.fill(many, "100|150|0");
+        assertThat(send(owner, address, program(many)).getContentAsString()).contains("At most 200 segments");
+        // a week of hold is long and allowed; thirty days are not
+        assertThat(send(owner, address + "/try", program("150|150|168 h", "150|730|60"))
+                        .getStatus())
+                .isEqualTo(200);
+        assertThat(send(owner, address, program("1|730|0", "1|20|0", "1|730|0")).getContentAsString())
+                .contains("over 30 days");
+        String[] most = new String[200];
+        for (int i = 0; i < 200; i++) {
+            most[i] = "200|" + (30 + 3 * i) + "|0";
+        }
+        assertThat(send(owner, address + "/try", program(most)).getStatus()).isEqualTo(200);
+        // 1.15 x 1150 = 1322 at most; a gypsum mold is damaged long before
+        assertThat(send(owner, address + "/try", program("300|1390|60")).getContentAsString())
+                .contains("comes to", "may see 750", "reaches 1323");
+    }
+
+    @Test
+    void whatIfAndTheInsideOfAMold() throws Exception {
+        long id = firing();
+        String half = send(owner, "/firings/" + id + "/whatif", Map.of("what", "half-0"))
+                .getContentAsString();
+        assertThat(half).contains("the hold at 150 °C were half as long", "middle of Reed warbler dry");
+        assertThat(send(owner, "/firings/" + id + "/whatif", Map.of("what", "ajar"))
+                        .getContentAsString())
+                .contains("the door stood ajar");
+        assertThat(send(owner, "/firings/" + id + "/whatif", Map.of("what", "nonsense"))
+                        .getStatus())
+                .isEqualTo(200);
+        String sections =
+                send(owner, "/firings/" + id + "/sections", Map.of("mold", "0")).getContentAsString();
+        assertThat(sections).contains("\"rings\":12", "\"across\":100.0", "\"pictures\":[{\"minute\":0.0");
+    }
+
+    @Test
+    void ownProgramsAreKeptAndConverted() throws Exception {
+        Map<String, String> own = new LinkedHashMap<>(program("150|150|3:00", "100|370|1:30", "150|730|2:30"));
+        own.putAll(Map.of(
+                "name", "our night",
+                "for_diameter_mm", "65",
+                "for_height_mm", "100",
+                "to_diameter_mm", "100",
+                "to_height_mm", "150"));
+        long id = number(send(owner, "/kilns/programs/0", own));
+        String page = page(owner, "/kilns/programs/" + id);
+        // (65 / 100)2 = 0.4225 of 150 K/h
+        assertThat(page).contains("What has to grow", "ramp 150 to 63 K/h");
+        long larger = number(send(owner, "/kilns/programs/" + id + "/convert", Map.of()));
+        assertThat(page(owner, "/kilns/programs/" + larger)).contains("our night, larger");
+        long firing = firing();
+        assertThat(send(owner, "/firings/" + firing + "/as", Map.of("as", "own-" + id, "version", "1"))
+                        .getContentAsString())
+                .contains("370 °C");
+        assertThat(send(owner, "/kilns/programs/0", Map.of("name", "", "version", "0"))
+                        .getStatus())
+                .isEqualTo(422);
+    }
+
+    private long started() throws Exception {
+        long id = firing();
+        assertThat(send(owner, "/firings/" + id + "/start", Map.of()).getRedirectedUrl())
+                .endsWith("#start");
+        assertThat(send(owner, "/firings/" + id + "/start", Map.of("ready", "on"))
+                        .getRedirectedUrl())
+                .endsWith("/run");
+        return id;
+    }
+
+    @Test
+    void aFiringStartsOnceAndItsDutiesAreTickedOnce() throws Exception {
+        long id = started();
+        send(owner, "/firings/" + id + "/start", Map.of("ready", "on"));
+        String run = page(owner, "/firings/" + id + "/run");
+        assertThat(run).contains("close the kiln, vent open", "Stand-in controller", "all done, foreseen now");
+        assertThat(run.split("Reed warbler stands").length).isEqualTo(2);
+        send(owner, "/firings/" + id + "/duty", Map.of("duty", "close_kiln-1"));
+        send(owner, "/firings/" + id + "/duty", Map.of("duty", "close_kiln-1"));
+        String ticked = page(owner, "/firings/" + id + "/live");
+        assertThat(ticked).contains("by Owner");
+        assertThat(page(owner, "/firings/" + id + "/run").split("close kiln: done").length)
+                .isEqualTo(2);
+        assertThat(send(owner, "/firings/" + id + "/duty", Map.of("duty", "<b>"))
+                        .getStatus())
+                .isEqualTo(400);
+        assertThat(send(owner, "/firings/" + id + "/stand-in/fault", Map.of("fault", "flood"))
+                        .getStatus())
+                .isEqualTo(400);
+        assertThat(send(owner, "/firings/" + id, program("150|150|60")).getStatus())
+                .isEqualTo(409);
+        send(owner, "/firings/" + id + "/end", Map.of("as", "poured, all full"));
+        assertThat(page(owner, "/firings/" + id + "/run")).contains("poured, all full");
+        assertThat(page(owner, "/firings")).contains("done");
+    }
+
+    private MockHttpServletResponse log(long id, String csv, Map<String, String> more) throws Exception {
+        var request = multipart("/firings/" + id + "/log")
+                .file(new MockMultipartFile("file", "log.csv", "text/csv", csv.getBytes(StandardCharsets.UTF_8)))
+                .with(as(owner))
+                .with(csrf());
+        more.forEach(request::param);
+        return mvc.perform(request).andReturn().getResponse();
+    }
+
+    /** 302 F is 150 C; lines out of order and twice; decimal commas; one line that is none. */
+    @Test
+    void aLogInFahrenheitWithCommas() throws Exception {
+        long id = started();
+        String csv = "Date;Kiln temp (°F)\n"
+                + "2026-05-08 20:00;68,0\n2026-05-08 21:00;302,0\n2026-05-08 20:30;185,5\n"
+                + "2026-05-08 21:00;302,0\nnonsense;x\n2026-05-08 22:00;1.350,0\n2026-05-08 22:10;\"302,0\"\n";
+        MockHttpServletResponse taken = log(id, csv, Map.of());
+        assertThat(taken.getStatus()).isEqualTo(200);
+        assertThat(taken.getContentAsString())
+                .contains("4 readings taken in", "2 lines could not be read", "Kiln temp (°F)");
+        // the columns are kept for the kiln: a file without them is asked for them by name
+        MockHttpServletResponse other = log(id, "t,value\n0,20\n60,40\n", Map.of());
+        assertThat(other.getStatus()).isEqualTo(422);
+        assertThat(other.getContentAsString()).contains("It has no column");
+        MockHttpServletResponse named =
+                log(id, "t,value\n0,20\n60,40\n", Map.of("col_time", "t", "col_temperature", "value", "col_unit", "C"));
+        assertThat(named.getContentAsString()).contains("2 readings taken in");
+        assertThat(log(id, "", Map.of()).getStatus()).isEqualTo(422);
+        assertThat(log(id, "a,b\n\"unclosed", Map.of("col_time", "a", "col_temperature", "b"))
+                        .getStatus())
+                .isEqualTo(422);
+    }
+
+    @Test
+    void theProgramGoesOutAsFilesAndOnACard() throws Exception {
+        long id = firing();
+        send(owner, "/firings/" + id, program("150|302 F|2:30", "full|1346 °F|1:00"));
+        String csv = page(owner, "/firings/" + id + "/program.csv");
+        assertThat(csv)
+                .contains("segment,stage,rate_K_h,target_C,hold_min,ruled_by", "1,dry out,150,150,150,typed")
+                .contains("2,burn out,full,730,60,typed");
+        assertThat(page(owner, "/firings/" + id + "/program.json"))
+                .contains("\"rate_K_h\":null", "\"target_C\":730.0", "\"hold_min\":150");
+        assertThat(page(owner, "/firings/" + id + "/card")).contains("2:30", "150 K/h", "302 °F", "Read back", "full");
+    }
+
+    @Test
+    void strangersFindNothing() throws Exception {
+        long id = firing();
+        Account stranger = Studio.owner(accounts, passwords);
+        for (String path : new String[] {
+            "/firings/" + id,
+            "/firings/" + id + "/load",
+            "/firings/" + id + "/run",
+            "/firings/" + id + "/log",
+            "/firings/" + id + "/card",
+            "/firings/" + id + "/program.csv",
+            "/firings/" + id + "/events",
+            "/kilns/" + kiln
+        }) {
+            assertThat(read(stranger, path).getStatus()).as(path).isEqualTo(404);
+        }
+        Map<String, String> theirs = load(tree);
+        assertThat(send(stranger, "/firings/0/load", theirs).getStatus()).isEqualTo(422);
+        assertThat(send(stranger, "/firings/" + id + "/start", Map.of("ready", "on"))
+                        .getStatus())
+                .isEqualTo(404);
+    }
+}
