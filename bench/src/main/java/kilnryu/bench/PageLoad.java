@@ -86,6 +86,20 @@ public final class PageLoad {
             builder.put("parts[gate].at_mm", (30 + typed[0]++ % 20) + " mm");
             post("/trees/4/gating/try", builder);
         });
+        String firing = sixFlasks(tree.get("_csrf"));
+        Map<String, String> program = new LinkedHashMap<>(Map.of("_csrf", tree.get("_csrf"), "program_is", "typed"));
+        String[][] lines = {{"150", "150", "540"}, {"75", "280", ""}, {"150", "730", "150"}, {"150", "540", "90"}};
+        for (int i = 0; i < lines.length; i++) {
+            program.put("program[k" + (i + 1) + "].rate", lines[i][0] + " K/h");
+            program.put("program[k" + (i + 1) + "].target_C", lines[i][1] + " °C");
+            program.put("program[k" + (i + 1) + "].hold_min", lines[i][2].isEmpty() ? "" : lines[i][2] + " min");
+        }
+        row("a corner dragged, six flasks (asked 150)", 40, () -> {
+            program.put("program[k1].hold_min", (500 + 5 * (typed[0]++ % 20)) + " min");
+            post(firing + "/try", program);
+        });
+        row("page: program of six flasks", 40, () -> get(firing));
+        million(firing, tree.get("_csrf"));
         row("page: tree", () -> get("/trees/3/tree"));
         row("page: gating", () -> get("/trees/4/gating"));
         row("page: piece with a mesh", () -> get("/pieces/3"));
@@ -94,6 +108,69 @@ public final class PageLoad {
         row("page: list of trees", () -> get("/trees"));
         row("page: bench card", () -> get("/trees/3/card"));
         row("page: factors", () -> get("/factors"));
+    }
+
+    /** Six flasks of different width in the demo's kiln; gives the firing's address. */
+    private String sixFlasks(String token) throws IOException, InterruptedException {
+        Map<String, String> load =
+                new LinkedHashMap<>(Map.of("_csrf", token, "version", "0", "name", "Six flasks", "kiln", "1"));
+        for (int i = 0; i < 6; i++) {
+            int tree = 10 + i;
+            Map<String, String> mold = new LinkedHashMap<>(Map.of(
+                    "_csrf",
+                    token,
+                    "version",
+                    "1",
+                    "mold_kind",
+                    "flask",
+                    "system",
+                    "gypsum-jewelry",
+                    "height_mm",
+                    "120"));
+            mold.put("inner_diameter_mm", String.valueOf(60 + 8 * i));
+            post("/trees/" + tree + "/mold", mold);
+            load.put("molds[" + tree + "].in", "yes");
+        }
+        Matcher at = Pattern.compile("action=\"(/firings/\\d+)\"").matcher(post("/firings/0/load", load));
+        if (!at.find()) {
+            throw new IllegalStateException("the firing of six flasks was not saved");
+        }
+        return at.group(1);
+    }
+
+    /** A log of a million readings, taken in once and drawn. */
+    private void million(String firing, String token) throws IOException, InterruptedException {
+        post(firing + "/start", Map.of("_csrf", token, "ready", "on"));
+        post(firing + "/end", Map.of("_csrf", token, "as", "for the log"));
+        StringBuilder csv = new StringBuilder("seconds,kiln °C\n");
+        for (int i = 0; i < 1_000_000; i++) {
+            double second = i * 0.07;
+            csv.append(String.format(
+                    Locale.ROOT, "%.2f,%.1f%n", second, Math.min(730, 20 + second / 60) + (i == 777_777 ? 90 : 0)));
+        }
+        String edge = "----kilnryu";
+        String body = part(edge, "_csrf", token) + part(edge, "from", "first") + "--" + edge
+                + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"log.csv\"\r\nContent-Type: text/csv\r\n\r\n"
+                + csv + "\r\n--" + edge + "--\r\n";
+        long began = System.nanoTime();
+        HttpResponse<String> taken = http.send(
+                HttpRequest.newBuilder(URI.create(address + firing + "/log"))
+                        .header("Content-Type", "multipart/form-data; boundary=" + edge)
+                        .POST(HttpRequest.BodyPublishers.ofString(body))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
+        if (!taken.body().contains("1,000,000 readings")) {
+            throw new IllegalStateException("the log of a million readings was not taken in: " + taken.statusCode());
+        }
+        System.out.printf(
+                Locale.ROOT,
+                "| a log of a million readings taken in, once | %.1f | | |%n",
+                (System.nanoTime() - began) / 1e6);
+        row("log of a million readings drawn (asked 1000)", 10, () -> get(firing + "/log"));
+    }
+
+    private static String part(String edge, String name, String value) {
+        return "--" + edge + "\r\nContent-Disposition: form-data; name=\"" + name + "\"\r\n\r\n" + value + "\r\n";
     }
 
     /** Sixty leaves in fifteen rings, each with its gate. */
@@ -187,11 +264,15 @@ public final class PageLoad {
     }
 
     private static void row(String what, Asking asking) throws IOException, InterruptedException {
-        for (int i = 0; i < WARM_UP; i++) {
+        row(what, ASKED, asking);
+    }
+
+    private static void row(String what, int times, Asking asking) throws IOException, InterruptedException {
+        for (int i = 0; i < Math.min(WARM_UP, times); i++) {
             asking.ask();
         }
         List<Double> waited = new ArrayList<>();
-        for (int i = 0; i < ASKED; i++) {
+        for (int i = 0; i < times; i++) {
             long from = System.nanoTime();
             asking.ask();
             waited.add((System.nanoTime() - from) / 1e6);
@@ -201,9 +282,9 @@ public final class PageLoad {
                 Locale.ROOT,
                 "| %s | %.1f | %.1f | %d |%n",
                 what,
-                waited.get(ASKED / 2),
-                waited.get((int) (ASKED * 0.95)),
-                ASKED);
+                waited.get(times / 2),
+                waited.get((int) (times * 0.95)),
+                times);
     }
 
     private String token(String page) throws IOException, InterruptedException {
@@ -218,11 +299,11 @@ public final class PageLoad {
         return send(HttpRequest.newBuilder(URI.create(address + path)).GET());
     }
 
-    private void post(String path, Map<String, String> form) throws IOException, InterruptedException {
+    private String post(String path, Map<String, String> form) throws IOException, InterruptedException {
         String body = form.entrySet().stream()
                 .map(e -> encoded(e.getKey()) + "=" + encoded(e.getValue()))
                 .collect(Collectors.joining("&"));
-        send(HttpRequest.newBuilder(URI.create(address + path))
+        return send(HttpRequest.newBuilder(URI.create(address + path))
                 .header("Content-Type", "application/x-www-form-urlencoded")
                 .POST(HttpRequest.BodyPublishers.ofString(body)));
     }

@@ -11,6 +11,7 @@ import kilnryu.core.burnout.BurnoutProgram;
 import kilnryu.core.burnout.BurnoutQuestion;
 import kilnryu.core.burnout.BurnoutSchool;
 import kilnryu.core.burnout.ProgramGenerator;
+import kilnryu.core.burnout.Subject;
 import kilnryu.core.flask.Flask;
 import kilnryu.core.flask.FlaskPlan;
 import kilnryu.core.flask.FlaskPlanner;
@@ -92,17 +93,21 @@ public class PlanBenchmark {
     }
 
     @Benchmark
-    public BurnoutProgram treeFlaskAndProgram() {
+    public FlaskPlan treeAndFlask() {
         TreePlan tree = new TreePlanner(Factors.HANDBOOK).plan(small);
-        FlaskPlan filled = new FlaskPlanner(Factors.HANDBOOK).plan(flask, tree.treeVolume());
+        return new FlaskPlanner(Factors.HANDBOOK).plan(flask, tree.treeVolume());
+    }
+
+    /** A program whose holds are found by the simulation of its flask. */
+    @Benchmark
+    public BurnoutProgram programOfOneFlask() {
+        FlaskPlan filled = new FlaskPlanner(Factors.HANDBOOK).plan(flask);
+        Subject.Tree tree = new Subject.Tree(
+                "tree",
+                Set.of(PatternMaterial.CASTABLE_RESIN, PatternMaterial.SPRUE_WAX),
+                Alloy.AG_925,
+                Section.THIN.flaskTemperature(Alloy.AG_925));
         return new ProgramGenerator(Factors.HANDBOOK)
-                .generate(new BurnoutQuestion(
-                        filled,
-                        Set.of(PatternMaterial.CASTABLE_RESIN, PatternMaterial.SPRUE_WAX),
-                        Alloy.AG_925,
-                        Section.THIN,
-                        BurnoutSchool.DRY_FIRST,
-                        Optional.empty(),
-                        Optional.empty()));
+                .generate(new BurnoutQuestion(Subject.of(tree, filled), BurnoutSchool.DRY_FIRST, Optional.empty()));
     }
 }

@@ -164,7 +164,9 @@ public record RunPage(
                     row.running() ? "kiln now" : "kiln, last reading"));
             if (row.running()) {
                 lines.add(new Now(celsius(asked()), "asked by the program"));
-                lines.add(new Now(day(standing.progress().finish()), "all done, foreseen now"));
+                if (!standing.status().ended()) {
+                    lines.add(new Now(day(standing.progress().finish()), "all done, foreseen now"));
+                }
                 lines.add(new Now(day(frozen.minutes()), "planned"));
                 lines.add(new Now(day(now), "the kiln's clock"));
             }

@@ -25,6 +25,7 @@ class FiringsIT extends BrowserTest {
         press("Save");
         page.waitForURL("**/tree?saved");
         page.navigate(page.url().replaceAll("/tree\\?saved$", "/mold"));
+        page.locator("[name=system]").selectOption("gypsum-jewelry");
         page.locator("[name=inner_diameter_mm]").fill(diameter);
         page.locator("[name=height_mm]").fill("120 mm");
         press("Save");

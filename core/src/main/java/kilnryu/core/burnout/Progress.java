@@ -148,7 +148,7 @@ public record Progress(
                                     "Look at the elements and the door; the holds are foreseen longer."));
         }
         double late = finish - left.planned;
-        if (late > LATE_MIN) {
+        if (late > LATE_MIN && !left.segments.isEmpty()) {
             found.add(Finding.warn(
                     "late",
                     "program",
