@@ -285,3 +285,10 @@ if (live?.dataset.events) {
   source.addEventListener("open", fetchNow);
   source.addEventListener("error", () => { document.getElementById("lost").hidden = false; });
 }
+
+// A long log takes some seconds: say so.
+document.getElementById("log-form")?.addEventListener("submit", (event) => {
+  const button = event.target.querySelector("button");
+  button.disabled = true;
+  button.textContent = "Taking it in…";
+});

@@ -311,7 +311,9 @@ class FiringsController {
         fixed.put("program_is", "typed");
         fixed.remove("lengthen");
         Optional<LoadReader.Way> way = way(what);
-        LoadPlan other = way.map(w -> reader.read(account, fixed, w)).orElse(plan);
+        LoadPlan other = what.matches("without-\\d{1,18}")
+                ? reader.read(account, without(typed, what.substring(8)), LoadReader.Way.USUAL)
+                : way.map(w -> reader.read(account, fixed, w)).orElse(plan);
         if (other.held().isPresent()) {
             model.addAttribute("asked", words(what, plan));
             model.addAttribute("compared", compared(plan, other));
@@ -322,6 +324,15 @@ class FiringsController {
                             .toList());
         }
         return "load/program :: whatif";
+    }
+
+    /** The program of the school for the load without one of its molds. */
+    private static Map<String, String> without(Map<String, String> typed, String mold) {
+        Map<String, String> fewer = new LinkedHashMap<>(typed);
+        fewer.remove("molds[" + mold + "].in");
+        clear(fewer);
+        fewer.put("program_is", "school");
+        return fewer;
     }
 
     private static Optional<LoadReader.Way> way(String what) {
@@ -345,6 +356,13 @@ class FiringsController {
                     Integer.parseInt(what.substring(5)), plan.segments().size() - 1);
             return "the hold at " + Math.round(plan.segments().get(at).target()) + " °C were half as long";
         }
+        if (what.startsWith("without-")) {
+            return plan.stands().stream()
+                    .filter(s -> s.key().equals(what.substring(8)))
+                    .findFirst()
+                    .map(s -> s.name() + " were fired apart, by the school")
+                    .orElse("nothing were changed");
+        }
         return switch (what) {
             case "ajar" -> "the door stood ajar all the while";
             case "closed" -> "all flasks were of closed sheet";
@@ -357,16 +375,18 @@ class FiringsController {
         HeldProgram b = other.held().orElseThrow();
         List<Compared> all = new ArrayList<>();
         all.add(new Compared("program", length(plan), length(other)));
-        for (int i = 0; i < Math.min(plan.fired().size(), 8); i++) {
-            String name = plan.fired().get(i).charge().name();
+        List<Long> others = other.stands().stream().map(Stand::tree).toList();
+        for (int i = 0; i < Math.min(plan.stands().size(), 8); i++) {
+            String name = plan.stands().get(i).name();
+            int j = others.indexOf(plan.stands().get(i).tree());
             all.add(new Compared(
                     "middle of " + name + " dry",
                     after(a.run().firing(i).past().get(0)),
-                    after(b.run().firing(i).past().get(0))));
+                    j < 0 ? "apart" : after(b.run().firing(j).past().get(0))));
             all.add(new Compared(
                     "middle of " + name + " at heat, over 680 °C",
                     minutes(a.run().burnt(i)),
-                    minutes(b.run().burnt(i))));
+                    j < 0 ? "apart" : minutes(b.run().burnt(j))));
         }
         all.add(new Compared("largest difference of growth", percent(a.mismatch()), percent(b.mismatch())));
         plan.energy()
@@ -489,6 +509,7 @@ class FiringsController {
         model.addAttribute("places", places);
         model.addAttribute("floorNames", plan.kiln().map(k -> k.floors()).orElse(List.of("floor")));
         model.addAttribute("stands", plan.stands());
+        model.addAttribute("turns", plan.turnsUp());
         return "load/load";
     }
 

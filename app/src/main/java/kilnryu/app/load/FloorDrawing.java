@@ -103,6 +103,16 @@ final class FloorDrawing {
                 p.item().key(),
                 p.x(),
                 p.y()));
+        if (stand != null && stand.drains()) {
+            double w = p.wide() * scale + 10;
+            double d = p.deep() * scale + 10;
+            svg.rect(
+                    x(p.x()) - w / 2,
+                    y(p.y()) - d / 2,
+                    w,
+                    d,
+                    "rx=\"5\" fill=\"none\" stroke=\"" + Svg.SLATE + "\" stroke-width=\"1\" stroke-dasharray=\"2 3\"");
+        }
         String paint = "fill=\"#e7dcc8\" stroke=\"" + Svg.INK + "\" stroke-width=\"1.4\"";
         if (p.item().round()) {
             double r = p.item().width() / 2 * scale;

@@ -52,6 +52,9 @@ final class LoadCurve {
     /** A mark below the axis. */
     record Mark(int number, double minute, boolean done) {}
 
+    /** A finding at its place on the curve, by its number in the list. */
+    record Against(int number, double minute, double celsius, boolean stop) {}
+
     /** Something pinned to the curve: bold words and plain ones. */
     record Pin(double minute, double celsius, String bold, String words) {}
 
@@ -73,6 +76,7 @@ final class LoadCurve {
             Optional<ZonedDateTime> start,
             List<Mark> marks,
             List<Pin> pins,
+            List<Against> against,
             List<Progress.Sample> measured,
             double now,
             boolean corners) {}
@@ -165,6 +169,7 @@ final class LoadCurve {
         if (data.corners) {
             corners();
         }
+        against();
         return svg.done();
     }
 
@@ -410,6 +415,25 @@ final class LoadCurve {
                     p.bold,
                     "font-size=\"11.5\" font-weight=\"650\" fill=\"" + Svg.INK + "\"");
             svg.text(box.getX() + 6, box.getY() + 28, p.words, SMALL);
+        }
+    }
+
+    /** Numbered marks above their place: a square stops, a triangle warns. */
+    private void against() {
+        for (Against a : data.against) {
+            double x = x(a.minute);
+            double y = y(a.celsius) - 20;
+            svg.path(
+                    a.stop
+                            ? point("M", x - 8, y - 8) + point(" L", x + 8, y - 8) + point(" L", x + 8, y + 8)
+                                    + point(" L", x - 8, y + 8) + " Z"
+                            : point("M", x, y - 11) + point(" L", x + 11, y + 8) + point(" L", x - 11, y + 8) + " Z",
+                    "fill=\"" + (a.stop ? Svg.OXIDE : Svg.OCHRE) + "\"");
+            svg.text(
+                    x,
+                    y + 6,
+                    String.valueOf(a.number),
+                    "font-size=\"11\" font-weight=\"700\" fill=\"#ffffff\" text-anchor=\"middle\"");
         }
     }
 

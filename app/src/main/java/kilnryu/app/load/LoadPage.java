@@ -20,6 +20,8 @@ import kilnryu.core.burnout.BurnoutQuestion;
 import kilnryu.core.burnout.Duty;
 import kilnryu.core.burnout.HeldProgram;
 import kilnryu.core.burnout.Subject;
+import kilnryu.core.finding.Finding;
+import kilnryu.core.finding.Severity;
 import kilnryu.core.kiln.Cooling;
 import kilnryu.core.kiln.Firing;
 import kilnryu.core.kiln.Packing;
@@ -147,7 +149,7 @@ public record LoadPage(
                     duties(),
                     figures().stream().map(views::of).toList(),
                     plan.findings().all().stream()
-                            .map(f -> FindingView.of(f, views, 0))
+                            .map(f -> FindingView.of(f, views, pinned().indexOf(f) + 1))
                             .toList(),
                     groups(),
                     cooling());
@@ -168,10 +170,34 @@ public record LoadPage(
                             plan.clock().map(c -> c.at(0)),
                             marks(),
                             pins(molds.get(slowest)),
+                            against(),
                             List.of(),
                             -1,
                             true),
                     units);
+        }
+
+        /** Findings that have a place on the curve. */
+        private List<Finding> pinned() {
+            return plan.findings().all().stream()
+                    .filter(f -> f.place().matches("program\\[\\d+]"))
+                    .toList();
+        }
+
+        private List<LoadCurve.Against> against() {
+            List<LoadCurve.Against> all = new ArrayList<>();
+            List<Timed> timed = plan.program().map(p -> p.timed()).orElse(List.of());
+            for (Finding f : pinned()) {
+                int at = Integer.parseInt(f.place().replaceAll("\\D", ""));
+                if (at < timed.size()) {
+                    all.add(new LoadCurve.Against(
+                            all.size() + 1,
+                            timed.get(at).ends(),
+                            timed.get(at).segment().target(),
+                            f.severity() == Severity.STOP));
+                }
+            }
+            return all;
         }
 
         private List<Firing> firings() {

@@ -41,7 +41,8 @@ public record RunPage(
             String key, int number, String at, String what, String caution, String state, String done, boolean next) {}
 
     /** A mold now. */
-    public record MoldNow(int number, String name, String core, String water, String residue, String planned) {}
+    public record MoldNow(
+            int number, String name, String core, String water, String residue, String planned, String cup) {}
 
     /** A hold that is still to come, and what is foreseen for it. */
     public record Rest(String what, String planned, String foreseen, boolean longer) {}
@@ -118,6 +119,7 @@ public record RunPage(
                             slowest,
                             Optional.of(start),
                             marks(),
+                            List.of(),
                             List.of(),
                             standing.measured().samples(),
                             row.running() ? now : -1,
@@ -228,6 +230,7 @@ public record RunPage(
 
         private List<MoldNow> molds() {
             List<MoldNow> all = new ArrayList<>();
+            boolean turned = ticked().keySet().stream().anyMatch(k -> k.startsWith("turn_flask"));
             for (int i = 0; i < frozen.load().size(); i++) {
                 all.add(new MoldNow(
                         i + 1,
@@ -235,7 +238,8 @@ public record RunPage(
                         celsius(standing.progress().cores().get(i)),
                         Math.round(standing.progress().waters().get(i)) + " %",
                         Show.digits(standing.progress().residues().get(i)) + " %",
-                        celsius(planned(i))));
+                        celsius(planned(i)),
+                        turned ? "up" : "down"));
             }
             return all;
         }

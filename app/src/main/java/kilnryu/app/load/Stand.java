@@ -31,6 +31,12 @@ public record Stand(
         return Long.toString(tree);
     }
 
+    /** Whether something runs out of it into a tray. */
+    public boolean drains() {
+        return subject.map(s -> s.patterns().stream().anyMatch(p -> p.drainsAsWax() || p.drainsHot()))
+                .orElse(true);
+    }
+
     public String kind() {
         return shell.isPresent()
                 ? "shell"

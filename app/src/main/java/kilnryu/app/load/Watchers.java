@@ -2,6 +2,7 @@ package kilnryu.app.load;
 
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
+import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -15,12 +16,16 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 class Watchers {
     private static final long LONGEST_MS = 30 * 60_000L;
 
+    private static final long LEAST_MS = 5_000;
+
     private final FiringStore store;
+    private final Clock clock;
     private final Map<Long, List<SseEmitter>> pages = new ConcurrentHashMap<>();
     private final Map<Long, String> told = new ConcurrentHashMap<>();
 
-    Watchers(FiringStore store) {
+    Watchers(FiringStore store, Clock clock) {
         this.store = store;
+        this.clock = clock;
     }
 
     SseEmitter watch(long firing) {
@@ -40,7 +45,8 @@ class Watchers {
             if (all.isEmpty()) {
                 return;
             }
-            String mark = store.mark(firing);
+            // a kiln that is silent has to be looked at too
+            String mark = store.mark(firing) + "-" + clock.millis() / LEAST_MS;
             if (!mark.equals(told.put(firing, mark))) {
                 all.forEach(p -> send(p, mark));
             }

@@ -57,6 +57,11 @@ public record Progress(
                 start,
                 question.detail());
         Led led = new Led(samples, start);
+        run.go(Math.min(state.at, heard(state)), led::at);
+        if (silent(state)) {
+            // nothing is known of it: it is taken to cool, as without power
+            run.kiln(question.kiln().map(k -> k.atPower(0)));
+        }
         run.go(state.at, led::at);
         List<Double> cores = new ArrayList<>();
         List<Double> waters = new ArrayList<>();
@@ -78,6 +83,16 @@ public record Progress(
                 on.segments(),
                 run,
                 check(question, state, left, cores, run.time() / 60));
+    }
+
+    private static double heard(State state) {
+        return state.samples.isEmpty()
+                ? state.at
+                : state.samples.get(state.samples.size() - 1).second();
+    }
+
+    private static boolean silent(State state) {
+        return state.at - heard(state) > SILENT_MIN * 60;
     }
 
     /** What is left of a program, and the temperature it asks now. */
@@ -119,16 +134,17 @@ public record Progress(
             return new Findings(found);
         }
         Sample last = state.samples.get(state.samples.size() - 1);
-        if (state.at - last.second > SILENT_MIN * 60) {
+        if (silent(state)) {
             found.add(Finding.stop(
                     "silent",
                     "log",
                     say("Nothing was heard of the kiln for %.0f minutes.", (state.at - last.second) / 60),
-                    "No power, a broken thermocouple or a broken line: the kiln may be cold or running away.",
+                    "No power, a broken thermocouple or a broken line: it is taken to cool since. "
+                            + coldest(question, cores),
                     "Look at the kiln itself, now."));
         }
         double behind = left.from - last.celsius;
-        if (!left.segments.isEmpty() && behind > BEHIND_K) {
+        if (!silent(state) && !left.segments.isEmpty() && behind > BEHIND_K) {
             boolean falling = behind > FALLING_K && fell(state.samples, last);
             found.add(
                     falling

@@ -158,6 +158,22 @@ class HeldProgramTest {
                 .allMatch(Finding::safety);
     }
 
+    /** Silent for two hours at heat it is taken to cool: 20 + 680 exp(-7200 UA / C) of the empty kiln, less with a mold. */
+    @Test
+    void aSilentKilnIsTakenToCool() {
+        Kiln kiln = Kiln.of(3, 1100, 90);
+        HeldProgram held = HeldProgram.of(OwnProgram.of(TYPED), question(SMALL, true, Optional.of(kiln)));
+        List<Progress.Sample> hot = List.of(new Progress.Sample(0, 700), new Progress.Sample(20_000, 700));
+        Progress progress = Progress.of(
+                question(SMALL, true, Optional.of(kiln)),
+                new Progress.State(held.segments(), hot, 27_200, 20_000, List.of(750.0)));
+        double empty = 20 + 680 * Math.exp(-7200 * kiln.lossPerK() / kiln.capacity());
+        assertThat(progress.cores().get(0)).isBetween(empty - 20, 640.0);
+        assertThat(progress.findings().all())
+                .filteredOn(f -> f.id().equals("silent"))
+                .allMatch(f -> f.reason().contains("The middle of flask is foreseen at"));
+    }
+
     /** Without power it falls, and the foreseen state of the coldest mold is said. */
     @Test
     void aPowerCutSaysWhatTheMoldsAre() {
