@@ -115,7 +115,7 @@ if (program) {
     for (const input of program.querySelectorAll('[name^="program["]')) input.value = "";
   });
   program.addEventListener("htmx:configRequest", (event) => {
-    event.detail.parameters.delete?.("what");
+    if (event.detail.elt !== program) return;
     if (document.getElementById("program-is").value === "school") {
       for (const name of [...Object.keys(event.detail.parameters)]) if (name.startsWith("program[")) event.detail.parameters.delete?.(name);
     }

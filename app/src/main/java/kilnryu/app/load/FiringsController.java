@@ -226,7 +226,6 @@ class FiringsController {
             Model model) {
         FiringStore.Row row = planned(account, id);
         Map<String, String> typed = merged(account, id, form, false);
-        typed.remove("as");
         if (as.equals("lengthen")) {
             typed.put("lengthen", "yes");
             typed.put("program_is", "typed");
@@ -300,7 +299,6 @@ class FiringsController {
             Model model) {
         planned(account, id);
         Map<String, String> typed = merged(account, id, form, false);
-        typed.remove("what");
         LoadPlan plan = reader.read(account, typed, LoadReader.Way.USUAL);
         if (plan.held().isEmpty()) {
             return "load/program :: whatif";
@@ -311,6 +309,10 @@ class FiringsController {
         fixed.put("program_is", "typed");
         fixed.remove("lengthen");
         Optional<LoadReader.Way> way = way(what);
+        boolean known = what.startsWith("without-") || way(what).isPresent();
+        if (!known) {
+            return "load/program :: whatif";
+        }
         LoadPlan other = what.matches("without-\\d{1,18}")
                 ? reader.read(account, without(typed, what.substring(8)), LoadReader.Way.USUAL)
                 : way.map(w -> reader.read(account, fixed, w)).orElse(plan);
@@ -427,7 +429,6 @@ class FiringsController {
             @RequestParam(defaultValue = "0") int mold) {
         planned(account, id);
         Map<String, String> typed = merged(account, id, form, false);
-        typed.remove("mold");
         LoadPlan usual = reader.read(account, typed, LoadReader.Way.USUAL);
         double seconds = usual.held().map(h -> h.run().time()).orElse(0.0);
         LoadPlan plan = reader.read(account, typed, LoadReader.Way.USUAL.pictures(Math.max(60, seconds / PICTURES)));
@@ -485,6 +486,8 @@ class FiringsController {
                 new LinkedHashMap<>(id == 0 ? Map.of() : found(account, id).fields());
         all.keySet().removeIf(k -> k.startsWith(load ? "molds[" : "program["));
         all.putAll(Fields.sent(form));
+        // what belongs to the page and not to the firing
+        all.keySet().removeAll(List.of("as", "what", "mold"));
         return all;
     }
 

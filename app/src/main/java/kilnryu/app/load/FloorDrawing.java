@@ -140,6 +140,13 @@ final class FloorDrawing {
                     y(p.y() + p.deep() / 2) + 8,
                     "stroke=\"" + Svg.VERDIGRIS + "\" stroke-width=\"3\"");
         }
+        if (stand != null) {
+            svg.text(
+                    x(p.x()),
+                    y(p.y()) + 19,
+                    "cup ↓",
+                    "font-size=\"9\" text-anchor=\"middle\" fill=\"" + Svg.FAINT_INK + "\"");
+        }
         svg.text(
                 x(p.x()),
                 y(p.y()) + 6,

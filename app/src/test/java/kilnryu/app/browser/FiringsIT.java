@@ -14,9 +14,9 @@ import org.junit.jupiter.api.Test;
 /** A kiln, a load that is placed, a program whose holds are dragged, a firing at speed through faults and a restart. */
 class FiringsIT extends BrowserTest {
     private static final LocatorAssertions.ContainsTextOptions PATIENT =
-            new LocatorAssertions.ContainsTextOptions().setTimeout(40_000);
+            new LocatorAssertions.ContainsTextOptions().setTimeout(90_000);
 
-    private void flask(String name, String diameter) {
+    private void flask(String name, int diameter) {
         page.navigate(app.address() + "/trees/new");
         page.locator("[name=name]").fill(name);
         page.locator("[name=alloy]").selectOption("ag-925");
@@ -26,8 +26,8 @@ class FiringsIT extends BrowserTest {
         page.waitForURL("**/tree?saved");
         page.navigate(page.url().replaceAll("/tree\\?saved$", "/mold"));
         page.locator("[name=system]").selectOption("gypsum-jewelry");
-        page.locator("[name=inner_diameter_mm]").fill(diameter);
-        page.locator("[name=height_mm]").fill("120 mm");
+        page.locator("[name=inner_diameter_mm]").fill(diameter + " mm");
+        page.locator("[name=height_mm]").fill(diameter * 3 / 2 + " mm");
         press("Save");
         page.waitForURL("**/mold?saved");
     }
@@ -45,10 +45,10 @@ class FiringsIT extends BrowserTest {
     }
 
     /** Two flasks in a kiln, saved; gives the firing's address. */
-    private String planned(String name) {
+    private String planned(String name, int small, int large) {
         kiln("kiln of " + name);
-        flask(name + " small", "60 mm");
-        flask(name + " large", "80 mm");
+        flask(name + " small", small);
+        flask(name + " large", large);
         page.navigate(app.address() + "/firings/new");
         page.locator("[name=name]").fill(name);
         page.locator("[name=kiln]")
@@ -77,7 +77,7 @@ class FiringsIT extends BrowserTest {
 
     @Test
     void aLoadIsPlacedByHandAndByKeys() {
-        String firing = planned("Sandpiper");
+        String firing = planned("Sandpiper", 60, 80);
         page.navigate(firing + "/load");
         assertThat(page.locator(".floors .mold")).hasCount(2);
         accessible("load");
@@ -100,7 +100,7 @@ class FiringsIT extends BrowserTest {
 
     @Test
     void aHoldIsDraggedAndTheMiddleAnswers() {
-        String firing = planned("Dunlin");
+        String firing = planned("Dunlin", 60, 80);
         page.navigate(firing);
         accessible("program");
         String dry = dry("Dunlin large");
@@ -135,7 +135,7 @@ class FiringsIT extends BrowserTest {
 
     @Test
     void aFiringRunsAtSpeedThroughAFaultAndARestart() {
-        String firing = planned("Godwit");
+        String firing = planned("Godwit", 30, 36);
         page.navigate(firing);
         page.locator("[name=ready]").check();
         press("Start the firing");
@@ -170,7 +170,7 @@ class FiringsIT extends BrowserTest {
 
     @Test
     void aLogIsTakenIn() {
-        String firing = planned("Whimbrel");
+        String firing = planned("Whimbrel", 40, 50);
         page.navigate(firing);
         page.locator("[name=ready]").check();
         press("Start the firing");
