@@ -131,7 +131,8 @@ class BlendPagesTest extends AppTest {
         long id = block("blend-" + blend(half()), Map.of());
         String page = page(owner, "/trees/" + id + "/mold");
         assertThat(page).contains("6107", "Section of the block", "180 mm × 180 mm", "Half and half (the studio");
-        assertThat(page(owner, "/trees/" + id + "/firing")).contains("Programs for blocks come with");
+        assertThat(page(owner, "/trees/" + id + "/firing"))
+                .contains("the last mold is dry at the middle", "30 K/h", "carbon");
         assertThat(page(owner, "/trees")).contains("block");
         assertThat(page(owner, "/trees/" + id + "/card")).contains("backup powder");
     }

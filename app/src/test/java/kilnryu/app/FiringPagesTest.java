@@ -315,6 +315,42 @@ class FiringPagesTest extends AppTest {
                 .isEqualTo(422);
     }
 
+    /** Of twenty thousand readings at 400 C one at 790: thinned for the page, it is still there and a stop of safety. */
+    @Test
+    void noPeakIsLostWhereALogIsThinned() throws Exception {
+        long id = started();
+        StringBuilder csv = new StringBuilder("seconds,temp\n");
+        for (int i = 0; i < 20_000; i++) {
+            csv.append(i).append(',').append(i == 13_337 ? 790 : 400).append('\n');
+        }
+        String page = log(id, csv.toString(), Map.of()).getContentAsString();
+        assertThat(page)
+                .contains("20,000 readings taken in", "The kiln was at 790 °C", "may see 750", "Likely damaged");
+        assertThat(page.length()).isLessThan(200_000);
+    }
+
+    /** Two kilns of one flask in one house: what a second mold costs the first is said. */
+    @Test
+    void whatSharingCostsTheQuickerMold() throws Exception {
+        Map<String, String> other = new HashMap<>(WAX);
+        other.put("name", "Turnstone");
+        long small = tree(owner, other);
+        Map<String, String> flask = new HashMap<>(FLASK);
+        flask.put("inner_diameter_mm", "60 mm");
+        flask.put("tree_width_mm", "30");
+        send(owner, "/trees/" + small + "/mold", flask);
+        long id = number(send(owner, "/firings/0/load", load(tree, small)));
+        String page = page(owner, "/firings/" + id);
+        assertThat(page).contains("rules", "Turnstone");
+        // the wide one alone takes as long as both; the small one waits for it for hours
+        assertThat(page).containsPattern("\\+ [5-9] h \\d\\d min|\\+ 1\\d h \\d\\d min");
+        String apart = send(owner, "/firings/" + id + "/whatif", Map.of("what", "without-" + tree))
+                .getContentAsString();
+        assertThat(apart).contains("Reed warbler were fired apart", "apart");
+        String cool = page(owner, "/firings/" + id);
+        assertThat(cool).contains("Out of the kiln: how long each mold may stand");
+    }
+
     @Test
     void theProgramGoesOutAsFilesAndOnACard() throws Exception {
         long id = firing();

@@ -159,18 +159,6 @@ class FiringStore {
         }
     }
 
-    /** The firings a tree is in, the latest first. */
-    List<Line> ofTree(long studio, long tree) {
-        return list(studio).stream()
-                .filter(l -> jdbc.sql("select count(*) from firing_mold where firing_id = :firing and tree_id = :tree")
-                                .param("firing", l.id)
-                                .param("tree", tree)
-                                .query(Integer.class)
-                                .single()
-                        > 0)
-                .toList();
-    }
-
     void putAway(Row row) {
         jdbc.sql("update firing set archived_at = :now where id = :id and state <> 'running'")
                 .param("id", row.id)

@@ -1,25 +1,18 @@
 package kilnryu.app.load;
 
-import com.fasterxml.jackson.annotation.JsonInclude;
 import jakarta.servlet.http.HttpServletResponse;
-import java.time.Clock;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.stream.Collectors;
 import kilnryu.app.account.Account;
 import kilnryu.app.kiln.KilnStore;
 import kilnryu.app.kiln.ProgramReader;
 import kilnryu.app.kiln.ProgramStore;
 import kilnryu.app.plan.Plans;
-import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.Show;
-import kilnryu.core.burnout.HeldProgram;
-import kilnryu.core.kiln.KilnRun;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -28,32 +21,34 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseBody;
-import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The pages on which a firing is planned: its list, its load on the floors of a kiln, its program as a curve. */
 @Controller
 class FiringsController {
     private static final int EMPTY_LINES = 1;
-    private static final int PICTURES = 72;
     private static final int MOST_TREES = 300;
 
+    private final Firings firings;
     private final FiringStore store;
     private final LoadReader reader;
     private final KilnStore kilns;
     private final ProgramStore programs;
     private final Plans plans;
-    private final Clock clock;
 
     FiringsController(
-            FiringStore store, LoadReader reader, KilnStore kilns, ProgramStore programs, Plans plans, Clock clock) {
+            Firings firings,
+            FiringStore store,
+            LoadReader reader,
+            KilnStore kilns,
+            ProgramStore programs,
+            Plans plans) {
+        this.firings = firings;
         this.store = store;
         this.reader = reader;
         this.kilns = kilns;
         this.programs = programs;
         this.plans = plans;
-        this.clock = clock;
     }
 
     /** A firing in the list. */
@@ -64,17 +59,6 @@ class FiringsController {
 
     /** A tree that could be put in. */
     public record Choice(long id, String name, boolean in) {}
-
-    /** A figure as planned and as it would be. */
-    public record Compared(String what, String planned, String whatIf) {}
-
-    /** Sections of a mold for the scrubber: whole kelvins, and hundredths of its water. */
-    @JsonInclude(JsonInclude.Include.ALWAYS)
-    public record Sections(
-            String name, int rings, int layers, boolean half, double across, double along, List<Picture> pictures) {}
-
-    /** One section. */
-    public record Picture(double minute, String when, int[] celsius, int[] wet) {}
 
     @GetMapping("/firings")
     String list(@AuthenticationPrincipal Account account, Model model) {
@@ -137,7 +121,7 @@ class FiringsController {
 
     @GetMapping("/firings/{id:\\d+}/load")
     String load(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
-        FiringStore.Row row = planned(account, id);
+        FiringStore.Row row = firings.planned(account, id);
         return load(account, id, row.version(), row.fields(), false, model);
     }
 
@@ -147,7 +131,7 @@ class FiringsController {
             @PathVariable long id,
             @RequestParam Map<String, String> form,
             Model model) {
-        load(account, id, 0, merged(account, id, form, true), true, model);
+        load(account, id, 0, firings.merged(account, id, form, true), true, model);
         return "load/load :: answer";
     }
 
@@ -159,7 +143,7 @@ class FiringsController {
             @RequestParam Map<String, String> form,
             @RequestParam(defaultValue = "0") int version,
             Model model) {
-        Map<String, String> typed = merged(account, id, form, true);
+        Map<String, String> typed = firings.merged(account, id, form, true);
         typed.keySet().removeIf(k -> k.matches("molds\\[\\d+]\\.(x_mm|y_mm|floor|turned)"));
         return load(account, id, version, typed, false, model);
     }
@@ -172,7 +156,7 @@ class FiringsController {
             @RequestParam(defaultValue = "0") int version,
             Model model,
             HttpServletResponse response) {
-        Map<String, String> typed = merged(account, id, form, true);
+        Map<String, String> typed = firings.merged(account, id, form, true);
         LoadPlan plan = reader.read(account, typed, LoadReader.Way.USUAL);
         if (plan.fields().hasErrors() || plan.stands().isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
@@ -187,17 +171,17 @@ class FiringsController {
         if (id == 0) {
             return "redirect:/firings/" + store.create(account.studioId(), written, kiln, trees) + "?saved";
         }
-        if (!store.save(planned(account, id), version, written, kiln, trees)) {
+        if (!store.save(firings.planned(account, id), version, written, kiln, trees)) {
             response.setStatus(HttpStatus.CONFLICT.value());
             model.addAttribute("conflict", true);
-            return load(account, id, found(account, id).version(), typed, true, model);
+            return load(account, id, firings.found(account, id).version(), typed, true, model);
         }
         return "redirect:/firings/" + id + "?saved";
     }
 
     @GetMapping("/firings/{id:\\d+}")
     String program(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
-        FiringStore.Row row = found(account, id);
+        FiringStore.Row row = firings.found(account, id);
         if (!row.planned()) {
             return "redirect:/firings/" + id + "/run";
         }
@@ -210,8 +194,8 @@ class FiringsController {
             @PathVariable long id,
             @RequestParam Map<String, String> form,
             Model model) {
-        FiringStore.Row row = planned(account, id);
-        program(account, row, 0, merged(account, id, form, false), true, model);
+        FiringStore.Row row = firings.planned(account, id);
+        program(account, row, 0, firings.merged(account, id, form, false), true, model);
         return "load/program :: fresh";
     }
 
@@ -224,15 +208,15 @@ class FiringsController {
             @RequestParam(defaultValue = "school") String as,
             @RequestParam(defaultValue = "0") int version,
             Model model) {
-        FiringStore.Row row = planned(account, id);
-        Map<String, String> typed = merged(account, id, form, false);
+        FiringStore.Row row = firings.planned(account, id);
+        Map<String, String> typed = firings.merged(account, id, form, false);
         if (as.equals("lengthen")) {
             typed.put("lengthen", "yes");
             typed.put("program_is", "typed");
             lengthened(account, typed);
         } else if (as.startsWith("own-") && as.substring(4).matches("\\d{1,18}")) {
             programs.find(account.studioId(), Long.parseLong(as.substring(4))).ifPresent(p -> {
-                clear(typed);
+                Firings.clearProgram(typed);
                 p.fields().forEach((k, v) -> {
                     if (k.startsWith("program[")) {
                         typed.put(k, v);
@@ -241,7 +225,7 @@ class FiringsController {
                 typed.put("program_is", "typed");
             });
         } else {
-            clear(typed);
+            Firings.clearProgram(typed);
             typed.put("program_is", "school");
         }
         model.addAttribute("unsaved", true);
@@ -252,13 +236,9 @@ class FiringsController {
         LoadPlan plan = reader.read(account, typed, LoadReader.Way.USUAL);
         typed.remove("lengthen");
         if (!plan.segments().isEmpty()) {
-            clear(typed);
+            Firings.clearProgram(typed);
             typed.putAll(ProgramReader.fields(plan.segments()));
         }
-    }
-
-    private static void clear(Map<String, String> typed) {
-        typed.keySet().removeIf(k -> k.startsWith("program["));
     }
 
     @PostMapping("/firings/{id:\\d+}")
@@ -269,8 +249,8 @@ class FiringsController {
             @RequestParam(defaultValue = "0") int version,
             Model model,
             HttpServletResponse response) {
-        FiringStore.Row row = planned(account, id);
-        Map<String, String> typed = merged(account, id, form, false);
+        FiringStore.Row row = firings.planned(account, id);
+        Map<String, String> typed = firings.merged(account, id, form, false);
         LoadPlan plan = reader.read(account, typed, LoadReader.Way.USUAL);
         if (plan.fields().hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
@@ -284,211 +264,16 @@ class FiringsController {
                 plan.stands().stream().map(Stand::tree).toList())) {
             response.setStatus(HttpStatus.CONFLICT.value());
             model.addAttribute("conflict", true);
-            return program(account, row, found(account, id).version(), typed, true, model);
+            return program(account, row, firings.found(account, id).version(), typed, true, model);
         }
         return "redirect:/firings/" + id + "?saved";
     }
 
-    /** What would be if one thing were otherwise. */
-    @PostMapping("/firings/{id:\\d+}/whatif")
-    String whatIf(
-            @AuthenticationPrincipal Account account,
-            @PathVariable long id,
-            @RequestParam Map<String, String> form,
-            @RequestParam(defaultValue = "") String what,
-            Model model) {
-        planned(account, id);
-        Map<String, String> typed = merged(account, id, form, false);
-        LoadPlan plan = reader.read(account, typed, LoadReader.Way.USUAL);
-        if (plan.held().isEmpty()) {
-            return "load/program :: whatif";
-        }
-        Map<String, String> fixed = new LinkedHashMap<>(typed);
-        clear(fixed);
-        fixed.putAll(ProgramReader.fields(plan.segments()));
-        fixed.put("program_is", "typed");
-        fixed.remove("lengthen");
-        Optional<LoadReader.Way> way = way(what);
-        boolean known = what.startsWith("without-") || way(what).isPresent();
-        if (!known) {
-            return "load/program :: whatif";
-        }
-        LoadPlan other = what.matches("without-\\d{1,18}")
-                ? reader.read(account, without(typed, what.substring(8)), LoadReader.Way.USUAL)
-                : way.map(w -> reader.read(account, fixed, w)).orElse(plan);
-        if (other.held().isPresent()) {
-            model.addAttribute("asked", words(what, plan));
-            model.addAttribute("compared", compared(plan, other));
-            model.addAttribute(
-                    "against",
-                    LoadPage.of(other, account).findings().stream()
-                            .filter(f -> !f.severity().equals("note"))
-                            .toList());
-        }
-        return "load/program :: whatif";
-    }
-
-    /** The program of the school for the load without one of its molds. */
-    private static Map<String, String> without(Map<String, String> typed, String mold) {
-        Map<String, String> fewer = new LinkedHashMap<>(typed);
-        fewer.remove("molds[" + mold + "].in");
-        clear(fewer);
-        fewer.put("program_is", "school");
-        return fewer;
-    }
-
-    private static Optional<LoadReader.Way> way(String what) {
-        KilnRun.Detail detail = KilnRun.Detail.QUICK;
-        if (what.matches("half-\\d{1,3}")) {
-            return Optional.of(new LoadReader.Way(
-                    detail, false, Optional.empty(), OptionalInt.of(Integer.parseInt(what.substring(5)))));
-        }
-        return switch (what) {
-            case "ajar" -> Optional.of(new LoadReader.Way(detail, true, Optional.empty(), OptionalInt.empty()));
-            case "closed" -> Optional.of(new LoadReader.Way(detail, false, Optional.of(true), OptionalInt.empty()));
-            case "perforated" ->
-                Optional.of(new LoadReader.Way(detail, false, Optional.of(false), OptionalInt.empty()));
-            default -> Optional.empty();
-        };
-    }
-
-    private static String words(String what, LoadPlan plan) {
-        if (what.startsWith("half-")) {
-            int at = Math.min(
-                    Integer.parseInt(what.substring(5)), plan.segments().size() - 1);
-            return "the hold at " + Math.round(plan.segments().get(at).target()) + " °C were half as long";
-        }
-        if (what.startsWith("without-")) {
-            return plan.stands().stream()
-                    .filter(s -> s.key().equals(what.substring(8)))
-                    .findFirst()
-                    .map(s -> s.name() + " were fired apart, by the school")
-                    .orElse("nothing were changed");
-        }
-        return switch (what) {
-            case "ajar" -> "the door stood ajar all the while";
-            case "closed" -> "all flasks were of closed sheet";
-            default -> "all flasks were perforated or bare";
-        };
-    }
-
-    private static List<Compared> compared(LoadPlan plan, LoadPlan other) {
-        HeldProgram a = plan.held().orElseThrow();
-        HeldProgram b = other.held().orElseThrow();
-        List<Compared> all = new ArrayList<>();
-        all.add(new Compared("program", length(plan), length(other)));
-        List<Long> others = other.stands().stream().map(Stand::tree).toList();
-        for (int i = 0; i < Math.min(plan.stands().size(), 8); i++) {
-            String name = plan.stands().get(i).name();
-            int j = others.indexOf(plan.stands().get(i).tree());
-            all.add(new Compared(
-                    "middle of " + name + " dry",
-                    after(a.run().firing(i).past().get(0)),
-                    j < 0 ? "apart" : after(b.run().firing(j).past().get(0))));
-            all.add(new Compared(
-                    "middle of " + name + " at heat, over 680 °C",
-                    minutes(a.run().burnt(i)),
-                    j < 0 ? "apart" : minutes(b.run().burnt(j))));
-        }
-        all.add(new Compared("largest difference of growth", percent(a.mismatch()), percent(b.mismatch())));
-        plan.energy()
-                .ifPresent(e -> all.add(new Compared(
-                        "energy",
-                        Show.digits(e) + " kWh",
-                        Show.digits(other.energy().orElse(0)) + " kWh")));
-        all.add(new Compared(
-                "kiln lags at most",
-                Math.round(a.run().behind()) + " K",
-                Math.round(b.run().behind()) + " K"));
-        return all;
-    }
-
-    private static String length(LoadPlan plan) {
-        return minutes(plan.program().orElseThrow().minutes());
-    }
-
-    private static String minutes(double minutes) {
-        return Show.length(java.time.Duration.ofMinutes(Math.round(minutes)));
-    }
-
-    private static String after(java.util.OptionalDouble minute) {
-        return minute.isPresent() ? "after " + minutes(minute.getAsDouble()) : "never";
-    }
-
-    private static String percent(double value) {
-        return Show.digits(value) + " %";
-    }
-
-    /** The sections of one mold through the firing. */
-    @PostMapping("/firings/{id:\\d+}/sections")
-    @ResponseBody
-    Sections sections(
-            @AuthenticationPrincipal Account account,
-            @PathVariable long id,
-            @RequestParam Map<String, String> form,
-            @RequestParam(defaultValue = "0") int mold) {
-        planned(account, id);
-        Map<String, String> typed = merged(account, id, form, false);
-        LoadPlan usual = reader.read(account, typed, LoadReader.Way.USUAL);
-        double seconds = usual.held().map(h -> h.run().time()).orElse(0.0);
-        LoadPlan plan = reader.read(account, typed, LoadReader.Way.USUAL.pictures(Math.max(60, seconds / PICTURES)));
-        if (plan.held().isEmpty()) {
-            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
-        }
-        int at = Math.max(0, Math.min(mold, plan.fired().size() - 1));
-        KilnRun.Charge charge = plan.fired().get(at).charge();
-        List<KilnRun.Section> all = plan.held().get().run().sections(at);
-        return new Sections(
-                charge.name(),
-                all.get(0).rings(),
-                all.get(0).layers(),
-                all.get(0).half(),
-                charge.mold().across() * 1000,
-                charge.mold().wall()
-                        ? charge.mold().across() * 1000
-                        : charge.mold().along() * 1000,
-                all.stream().map(s -> picture(plan, s)).toList());
-    }
-
-    private static Picture picture(LoadPlan plan, KilnRun.Section s) {
-        int[] celsius = new int[s.celsius().length];
-        int[] wet = new int[s.wet().length];
-        for (int i = 0; i < celsius.length; i++) {
-            celsius[i] = (int) Math.round(s.celsius()[i]);
-            wet[i] = (int) Math.round(s.wet()[i] * 100);
-        }
-        String when = plan.clock().map(c -> Show.clock(c.at(s.minute()))).orElseGet(() -> minutes(s.minute()));
-        return new Picture(s.minute(), when, celsius, wet);
-    }
-
     @PostMapping("/firings/{id:\\d+}/away")
     String putAway(@AuthenticationPrincipal Account account, @PathVariable long id, RedirectAttributes redirect) {
-        store.putAway(found(account, id));
+        store.putAway(firings.found(account, id));
         redirect.addFlashAttribute("gone", true);
         return "redirect:/firings";
-    }
-
-    private FiringStore.Row found(Account account, long id) {
-        return store.find(account.studioId(), id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-    }
-
-    private FiringStore.Row planned(Account account, long id) {
-        FiringStore.Row row = found(account, id);
-        if (!row.planned()) {
-            throw new ResponseStatusException(HttpStatus.CONFLICT);
-        }
-        return row;
-    }
-
-    /** What is saved, with the part that this page types in its place. */
-    private Map<String, String> merged(Account account, long id, Map<String, String> form, boolean load) {
-        Map<String, String> all =
-                new LinkedHashMap<>(id == 0 ? Map.of() : found(account, id).fields());
-        all.keySet().removeIf(k -> k.startsWith(load ? "molds[" : "program["));
-        all.putAll(Fields.sent(form));
-        // what belongs to the page and not to the firing
-        all.keySet().removeAll(List.of("as", "what", "mold"));
-        return all;
     }
 
     private String load(
@@ -574,6 +359,5 @@ class FiringsController {
                         .toList());
         model.addAttribute("blocking", StartController.blocking(plan));
         model.addAttribute("unknown", StartController.unknown(plan));
-        model.addAttribute("now", clock.instant());
     }
 }

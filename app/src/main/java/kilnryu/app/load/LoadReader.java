@@ -1,6 +1,5 @@
 package kilnryu.app.load;
 
-import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -385,10 +384,5 @@ class LoadReader {
                     new Segment(s.stage(), s.rate(), s.target(), s.hold() / 2, s.until(), s.holdSum(), s.ruledBy()));
             return Optional.of(halved);
         }
-    }
-
-    /** The hour the load is closed in, for those who ask beside a plan. */
-    static Optional<ZonedDateTime> closes(LoadPlan plan) {
-        return plan.clock().map(c -> c.at(0));
     }
 }

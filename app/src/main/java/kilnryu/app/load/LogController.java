@@ -39,12 +39,14 @@ import org.springframework.web.server.ResponseStatusException;
 /** What was measured beside what was planned, and programs as files and on a card. */
 @Controller
 public class LogController {
+    private final Firings firings;
     private final FiringStore store;
     private final Runs runs;
     private final KilnStore kilns;
     private final LoadReader reader;
 
-    LogController(FiringStore store, Runs runs, KilnStore kilns, LoadReader reader) {
+    LogController(Firings firings, FiringStore store, Runs runs, KilnStore kilns, LoadReader reader) {
+        this.firings = firings;
         this.store = store;
         this.runs = runs;
         this.kilns = kilns;
@@ -56,7 +58,7 @@ public class LogController {
 
     @GetMapping("/firings/{id:\\d+}/log")
     public String log(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
-        FiringStore.Row row = found(account, id);
+        FiringStore.Row row = firings.found(account, id);
         if (row.planned()) {
             return "redirect:/firings/" + id;
         }
@@ -93,7 +95,7 @@ public class LogController {
             Model model,
             HttpServletResponse response)
             throws IOException {
-        FiringStore.Row row = found(account, id);
+        FiringStore.Row row = firings.found(account, id);
         if (row.planned()) {
             throw new ResponseStatusException(HttpStatus.CONFLICT);
         }
@@ -167,7 +169,7 @@ public class LogController {
     @GetMapping("/firings/{id:\\d+}/program.csv")
     public ResponseEntity<String> csv(@AuthenticationPrincipal Account account, @PathVariable long id)
             throws IOException {
-        FiringStore.Row row = found(account, id);
+        FiringStore.Row row = firings.found(account, id);
         StringWriter out = new StringWriter();
         CSVFormat format = CSVFormat.DEFAULT
                 .builder()
@@ -196,7 +198,7 @@ public class LogController {
 
     @GetMapping("/firings/{id:\\d+}/program.json")
     public ResponseEntity<Exported> json(@AuthenticationPrincipal Account account, @PathVariable long id) {
-        FiringStore.Row row = found(account, id);
+        FiringStore.Row row = firings.found(account, id);
         return file("program-" + id + ".json", MediaType.APPLICATION_JSON_VALUE)
                 .body(new Exported(
                         row.name(),
@@ -227,7 +229,7 @@ public class LogController {
     /** To be keyed into a controller by hand, segment by segment, and to hang beside the kiln. */
     @GetMapping("/firings/{id:\\d+}/card")
     public String card(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
-        FiringStore.Row row = found(account, id);
+        FiringStore.Row row = firings.found(account, id);
         LoadPlan plan = reader.read(account, row.fields(), LoadReader.Way.USUAL);
         List<Segment> segments = segments(account, row);
         Optional<BackPlan> clock = row.planned() ? plan.clock() : Optional.empty();
@@ -270,7 +272,7 @@ public class LogController {
                         : Show.value(s.rate(), Measure.KELVIN_PER_HOUR, account.units(), false)
                                 .toString(),
                 target,
-                hours(s.hold()),
+                s.hold() == 0 ? "–" : hours(s.hold()),
                 ends,
                 exact);
     }
@@ -278,9 +280,5 @@ public class LogController {
     private static String hours(double minutes) {
         long whole = Math.round(minutes);
         return String.format(Locale.ROOT, "%d:%02d", whole / 60, whole % 60);
-    }
-
-    private FiringStore.Row found(Account account, long id) {
-        return store.find(account.studioId(), id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 }

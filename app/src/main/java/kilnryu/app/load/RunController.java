@@ -23,6 +23,7 @@ class RunController {
     private static final int LONGEST_NOTE = 300;
     private static final List<Integer> SPEEDS = List.of(1, 10, 60, 600);
 
+    private final Firings firings;
     private final FiringStore store;
     private final Runs runs;
     private final KilnController controller;
@@ -31,12 +32,14 @@ class RunController {
     private final java.time.Clock clock;
 
     RunController(
+            Firings firings,
             FiringStore store,
             Runs runs,
             KilnController controller,
             SimulatedController standIn,
             Watchers watchers,
             java.time.Clock clock) {
+        this.firings = firings;
         this.store = store;
         this.runs = runs;
         this.controller = controller;
@@ -50,7 +53,7 @@ class RunController {
 
     @GetMapping("/firings/{id:\\d+}/run")
     String run(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
-        FiringStore.Row row = found(account, id);
+        FiringStore.Row row = firings.found(account, id);
         if (row.planned()) {
             return "redirect:/firings/" + id;
         }
@@ -62,14 +65,14 @@ class RunController {
     /** What changes while it runs. */
     @GetMapping("/firings/{id:\\d+}/live")
     String live(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
-        FiringStore.Row row = started(account, id);
+        FiringStore.Row row = firings.started(account, id);
         fill(account, row, model);
         return "load/run :: inside";
     }
 
     @GetMapping("/firings/{id:\\d+}/events")
     SseEmitter events(@AuthenticationPrincipal Account account, @PathVariable long id) {
-        started(account, id);
+        firings.started(account, id);
         return watchers.watch(id);
     }
 
@@ -79,7 +82,7 @@ class RunController {
             @PathVariable long id,
             @RequestParam(defaultValue = "") String duty,
             @RequestParam(defaultValue = "") String note) {
-        FiringStore.Row row = running(account, id);
+        FiringStore.Row row = firings.running(account, id);
         if (!duty.matches("[a-z_]{1,30}-\\d{1,3}")) {
             throw new ResponseStatusException(HttpStatus.BAD_REQUEST);
         }
@@ -92,7 +95,7 @@ class RunController {
             @AuthenticationPrincipal Account account,
             @PathVariable long id,
             @RequestParam(defaultValue = "") String note) {
-        FiringStore.Row row = started(account, id);
+        FiringStore.Row row = firings.started(account, id);
         if (!note.isBlank()) {
             double second =
                     row.running() ? runs.hear(id).second() : runs.standing(row).second();
@@ -113,7 +116,7 @@ class RunController {
             @AuthenticationPrincipal Account account,
             @PathVariable long id,
             @RequestParam(defaultValue = "1") int times) {
-        running(account, id);
+        firings.running(account, id);
         int allowed = Math.max(1, Math.min((int) SimulatedController.FASTEST, times));
         double second = runs.hear(id).second();
         standIn.speed(id, allowed, clock.instant());
@@ -126,7 +129,7 @@ class RunController {
             @AuthenticationPrincipal Account account,
             @PathVariable long id,
             @RequestParam(defaultValue = "") String fault) {
-        running(account, id);
+        firings.running(account, id);
         SimulatedController.Trouble trouble = SimulatedController.Trouble.named(fault)
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.BAD_REQUEST));
         double second = runs.hear(id).second();
@@ -140,7 +143,7 @@ class RunController {
             @AuthenticationPrincipal Account account,
             @PathVariable long id,
             @RequestParam(defaultValue = "") String as) {
-        FiringStore.Row row = running(account, id);
+        FiringStore.Row row = firings.running(account, id);
         double second = runs.hear(id).second();
         String words = as.replaceAll("\\p{Cntrl}", " ").strip();
         Runs.Standing standing = runs.standing(row);
@@ -175,25 +178,5 @@ class RunController {
                         .map(t -> new FaultView(
                                 t.key(), t.label(), standing.status().trouble().equals(t.label())))
                         .toList());
-    }
-
-    private FiringStore.Row found(Account account, long id) {
-        return store.find(account.studioId(), id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-    }
-
-    private FiringStore.Row started(Account account, long id) {
-        FiringStore.Row row = found(account, id);
-        if (row.planned()) {
-            throw new ResponseStatusException(HttpStatus.CONFLICT);
-        }
-        return row;
-    }
-
-    private FiringStore.Row running(Account account, long id) {
-        FiringStore.Row row = found(account, id);
-        if (!row.running()) {
-            throw new ResponseStatusException(HttpStatus.CONFLICT);
-        }
-        return row;
     }
 }

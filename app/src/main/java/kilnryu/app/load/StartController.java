@@ -9,14 +9,12 @@ import kilnryu.app.account.Account;
 import kilnryu.app.device.KilnController;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The start of a firing: ticks at the open kiln, stops resolved or overruled with a reason, then the plan freezes. */
@@ -24,12 +22,14 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 public class StartController {
     private static final int LONGEST_REASON = 300;
 
+    private final Firings firings;
     private final FiringStore store;
     private final LoadReader reader;
     private final KilnController controller;
     private final Clock clock;
 
-    StartController(FiringStore store, LoadReader reader, KilnController controller, Clock clock) {
+    StartController(Firings firings, FiringStore store, LoadReader reader, KilnController controller, Clock clock) {
+        this.firings = firings;
         this.store = store;
         this.reader = reader;
         this.controller = controller;
@@ -56,8 +56,7 @@ public class StartController {
             @PathVariable long id,
             @RequestParam Map<String, String> form,
             RedirectAttributes redirect) {
-        FiringStore.Row row =
-                store.find(account.studioId(), id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        FiringStore.Row row = firings.found(account, id);
         if (!row.planned()) {
             return "redirect:/firings/" + id + "/run";
         }

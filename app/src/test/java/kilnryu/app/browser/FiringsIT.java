@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.SelectOption;
 import java.nio.charset.StandardCharsets;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -15,6 +16,8 @@ import org.junit.jupiter.api.Test;
 class FiringsIT extends BrowserTest {
     private static final LocatorAssertions.ContainsTextOptions PATIENT =
             new LocatorAssertions.ContainsTextOptions().setTimeout(90_000);
+
+    private static boolean made;
 
     private void flask(String name, int diameter) {
         page.navigate(app.address() + "/trees/new");
@@ -44,20 +47,27 @@ class FiringsIT extends BrowserTest {
         page.waitForURL("**/kilns/*?saved");
     }
 
-    /** Two flasks in a kiln, saved; gives the firing's address. */
-    private String planned(String name, int small, int large) {
-        kiln("kiln of " + name);
-        flask(name + " small", small);
-        flask(name + " large", large);
+    /** One kiln and two flasks for all tests of this class. */
+    private void studio() {
+        if (!made) {
+            kiln("round kiln");
+            flask("Dunlin small", 30);
+            flask("Dunlin large", 40);
+            made = true;
+        }
+    }
+
+    /** A firing of both flasks, saved; gives its address. */
+    private String planned(String name) {
+        studio();
         page.navigate(app.address() + "/firings/new");
         page.locator("[name=name]").fill(name);
-        page.locator("[name=kiln]")
-                .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("kiln of " + name));
-        for (String mold : new String[] {" small", " large"}) {
+        page.locator("[name=kiln]").selectOption(new SelectOption().setLabel("round kiln"));
+        for (String mold : new String[] {"Dunlin small", "Dunlin large"}) {
             page.waitForResponse(
                     "**/load/try",
                     () -> page.locator(".ticks label")
-                            .filter(new Locator.FilterOptions().setHasText(name + mold))
+                            .filter(new Locator.FilterOptions().setHasText(mold))
                             .locator("input")
                             .check());
         }
@@ -77,7 +87,7 @@ class FiringsIT extends BrowserTest {
 
     @Test
     void aLoadIsPlacedByHandAndByKeys() {
-        String firing = planned("Sandpiper", 60, 80);
+        String firing = planned("Sandpiper");
         page.navigate(firing + "/load");
         assertThat(page.locator(".floors .mold")).hasCount(2);
         accessible("load");
@@ -100,7 +110,7 @@ class FiringsIT extends BrowserTest {
 
     @Test
     void aHoldIsDraggedAndTheMiddleAnswers() {
-        String firing = planned("Dunlin", 60, 80);
+        String firing = planned("Dunlin");
         page.navigate(firing);
         accessible("program");
         String dry = dry("Dunlin large");
@@ -135,7 +145,7 @@ class FiringsIT extends BrowserTest {
 
     @Test
     void aFiringRunsAtSpeedThroughAFaultAndARestart() {
-        String firing = planned("Godwit", 30, 36);
+        String firing = planned("Godwit");
         page.navigate(firing);
         page.locator("[name=ready]").check();
         press("Start the firing");
@@ -170,7 +180,7 @@ class FiringsIT extends BrowserTest {
 
     @Test
     void aLogIsTakenIn() {
-        String firing = planned("Whimbrel", 40, 50);
+        String firing = planned("Whimbrel");
         page.navigate(firing);
         page.locator("[name=ready]").check();
         press("Start the firing");
