@@ -292,3 +292,50 @@ document.getElementById("log-form")?.addEventListener("submit", (event) => {
   button.disabled = true;
   button.textContent = "Taking it in…";
 });
+
+// What is typed and not saved stays in this browser until it is saved or thrown away.
+const drafted = program ?? load;
+if (drafted) {
+  const version = drafted.elements.version.value;
+  const place = `kiln-ryu-firing:${location.pathname}:${version}`;
+  const state = () => JSON.stringify([...new FormData(drafted)].filter(([name]) => !/^(_csrf|version|as|what)$/.test(name)));
+  const first = state();
+  const keep = () => {
+    try { localStorage.setItem(place, state()); } catch { /* a full store loses the draft, not the page */ }
+  };
+  const kept = localStorage.getItem(place);
+  const main = document.getElementById("main");
+  if (kept && kept !== first && !document.querySelector("[data-unsaved]")) {
+    const notice = document.createElement("p");
+    notice.className = "notice";
+    notice.setAttribute("role", "status");
+    notice.append("Not saved the last time: what you typed here. ");
+    for (const [words, back] of [["Take it up again", true], ["Throw it away", false]]) {
+      const button = document.createElement("button");
+      button.type = "button";
+      button.className = "plain";
+      button.textContent = words;
+      button.addEventListener("click", () => {
+        if (back) {
+          for (const [name, value] of JSON.parse(kept)) {
+            let input = drafted.elements[name];
+            if (!input) {
+              input = document.createElement("input");
+              input.type = "hidden";
+              input.name = name;
+              drafted.append(input);
+            }
+            if (input.type === "checkbox") input.checked = true;
+            else input.value = value;
+          }
+          drafted.dispatchEvent(new Event("change", { bubbles: true }));
+        } else localStorage.removeItem(place);
+        notice.remove();
+      });
+      notice.append(button, " ");
+    }
+    main.querySelector(".title").after(notice);
+  }
+  drafted.addEventListener("change", keep);
+  drafted.addEventListener("submit", () => localStorage.removeItem(place));
+}

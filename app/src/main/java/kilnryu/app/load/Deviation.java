@@ -17,8 +17,10 @@ import kilnryu.core.kiln.KilnRun.KilnAt;
  * @param most furthest, K
  * @param mostAt minute of it
  * @param worst words on the furthest
+ * @param any whether there was anything to compare
+ * @param standIn whether a simulated controller reported it
  */
-public record Deviation(double usual, double most, double mostAt, String worst, boolean any) {
+public record Deviation(double usual, double most, double mostAt, String worst, boolean any, boolean standIn) {
 
     private static final int ENOUGH = 4;
     private static final double LEAST_SPREAD_K = 3;
@@ -41,7 +43,7 @@ public record Deviation(double usual, double most, double mostAt, String worst, 
             }
         }
         if (off.isEmpty()) {
-            return new Deviation(0, 0, 0, "Nothing measured yet.", false);
+            return new Deviation(0, 0, 0, "Nothing measured yet.", false, false);
         }
         Collections.sort(off);
         String worst = String.format(
@@ -51,12 +53,26 @@ public record Deviation(double usual, double most, double mostAt, String worst, 
                 most < 0 ? "under" : "over",
                 Math.round(at) / 60,
                 Math.round(at) % 60);
-        return new Deviation(off.get(off.size() / 2), Math.abs(most), at, worst, true);
+        return new Deviation(
+                off.get(off.size() / 2),
+                Math.abs(most),
+                at,
+                worst,
+                true,
+                standing.measured().standIn());
     }
 
     /** As it is written down. */
     Map<String, String> data(double late) {
-        return Map.of("usual", Double.toString(usual), "most", Double.toString(most), "late", Double.toString(late));
+        return Map.of(
+                "usual",
+                Double.toString(usual),
+                "most",
+                Double.toString(most),
+                "late",
+                Double.toString(late),
+                "standIn",
+                Boolean.toString(standIn));
     }
 
     /** Firings unlike the others: off by three times what is usual among them, of four at the least. */

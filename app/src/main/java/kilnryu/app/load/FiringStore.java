@@ -230,7 +230,7 @@ class FiringStore {
     }
 
     /** What was found when a firing ended or a log was taken in. */
-    record Held(long id, String name, double usual, double most, double late) {}
+    record Held(long id, String name, double usual, double most, double late, boolean standIn) {}
 
     /** The last of each firing that has ended, the latest first. */
     List<Held> deviations(long studio) {
@@ -248,7 +248,8 @@ class FiringStore {
                             rs.getString("name"),
                             Double.parseDouble(data.get("usual")),
                             Double.parseDouble(data.get("most")),
-                            Double.parseDouble(data.get("late")));
+                            Double.parseDouble(data.get("late")),
+                            Boolean.parseBoolean(data.get("standIn")));
                 })
                 .list();
     }
@@ -280,10 +281,12 @@ class FiringStore {
                 .update();
     }
 
-    /** What was measured, and how much of it. */
-    record Measured(List<Sample> samples, long all) {
-        static final Measured NONE = new Measured(List.of(), 0);
-    }
+    /**
+     * What was measured, and how much of it.
+     *
+     * @param standIn whether a simulated controller reported it and nothing was measured
+     */
+    record Measured(List<Sample> samples, long all, boolean standIn) {}
 
     /**
      * At most twice as many samples as parts: of each part the lowest and the highest, so that no peak is lost. The log is
@@ -329,7 +332,7 @@ class FiringStore {
                             rs.getDouble("high"),
                             before);
                 });
-        return new Measured(samples, (long) span[2]);
+        return new Measured(samples, (long) span[2], source.equals("controller"));
     }
 
     /** Rising parts low first, falling ones high first. */

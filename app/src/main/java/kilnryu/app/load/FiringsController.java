@@ -55,7 +55,8 @@ class FiringsController {
     public record Listed(long id, String name, String state, String kiln, int molds, String when) {}
 
     /** A firing that has ended, against its plan. */
-    public record Past(long id, String name, String usual, String most, String late, boolean outlier) {}
+    public record Past(
+            long id, String name, String usual, String most, String late, boolean outlier, boolean standIn) {}
 
     /** A tree that could be put in. */
     public record Choice(long id, String name, boolean in) {}
@@ -86,7 +87,8 @@ class FiringsController {
                                 Math.round(h.usual()) + " K",
                                 Math.round(h.most()) + " K",
                                 Math.round(h.late()) + " min",
-                                outliers.contains(h.id())))
+                                outliers.contains(h.id()),
+                                h.standIn()))
                         .toList());
         model.addAttribute("noKiln", kilns.list(account.studioId()).isEmpty());
         return "load/firings";

@@ -30,7 +30,8 @@ public record RunPage(
         String trouble,
         boolean through,
         String speed,
-        long readings) {
+        long readings,
+        boolean standIn) {
     private static final double SOON_MIN = 15;
 
     /** A large number. */
@@ -89,7 +90,8 @@ public record RunPage(
                     standing.status().trouble(),
                     standing.status().ended(),
                     String.format(Locale.ROOT, "%.0f", standing.status().speed()),
-                    standing.measured().all());
+                    standing.measured().all(),
+                    standing.measured().standIn());
         }
 
         private ZonedDateTime at(double minute) {
@@ -163,7 +165,8 @@ public record RunPage(
                     samples.isEmpty()
                             ? "–"
                             : celsius(samples.get(samples.size() - 1).celsius()),
-                    row.running() ? "kiln now" : "kiln, last reading"));
+                    (row.running() ? "kiln now" : "kiln, last reading")
+                            + (standing.measured().standIn() ? " (stand-in)" : "")));
             if (row.running()) {
                 lines.add(new Now(celsius(asked()), "asked by the program"));
                 if (!standing.status().ended()) {

@@ -66,6 +66,6 @@ class KilnLogTest {
     }
 
     private static FiringStore.Held held(long id, double usual) {
-        return new FiringStore.Held(id, "f" + id, usual, usual, 0);
+        return new FiringStore.Held(id, "f" + id, usual, usual, 0, false);
     }
 }

@@ -8,11 +8,6 @@ import kilnryu.core.sum.Constant;
 
 /** Consistent ways of burning out, where casters differ. */
 public enum BurnoutSchool {
-    QUICK_SMALL(
-            "quick-small",
-            "quick, small flask",
-            "Dry at 150 °C, then up in one ramp at the limit of its size, burn out, come down; for flasks to 65 mm.",
-            Habit.DRIES_FIRST),
     DRY_FIRST(
             "dry-first",
             "dry first",
@@ -20,6 +15,11 @@ public enum BurnoutSchool {
             Habit.DRIES_FIRST,
             Habit.TURNS_UP,
             Habit.SLOW_INVERSION),
+    QUICK_SMALL(
+            "quick-small",
+            "quick, small flask",
+            "Dry at 150 °C, then up in one ramp at the limit of its size, burn out, come down; for flasks to 65 mm.",
+            Habit.DRIES_FIRST),
     STEPPED_OVERNIGHT(
             "stepped-overnight",
             "stepped overnight",
