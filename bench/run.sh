@@ -50,7 +50,7 @@ java -cp "$classes" kilnryu.bench.PageLoad "http://127.0.0.1:$port" 2000 | tee "
   echo "|---|---|---|"
   tail -n +2 "$work/jmh.csv" | tr -d '"' | awk -F, '{split($1, n, "."); p = ""; for (i = 8; i <= NF; i++) if ($i != "") p = p " " $i; printf "| %s%s | %.1f | %.1f |\n", n[length(n)], p, $5, $6}'
   echo
-  echo "Rows of heat name cells and hours: implicit 24 24 is one flask of 24 by 24 cells through 24 h, sixFlasks six of them, naiveExplicit the plain loop through 24 h. Rows of a load name its molds, all of different size, in one kiln through about 18 h with 12 by 12 cells: dragged with the holds as they are (asked: six redrawn under 150 ms, see the pages), holdsLengthened with holds that follow the heat, packed their places."
+  echo "Rows of heat name cells and hours: implicit 24 24 is one flask of 24 by 24 cells through 24 h, sixFlasks six of them, naiveExplicit the plain loop through 24 h. Rows of a load name its molds, all of different size, in one kiln through about 18 h with 10 by 10 cells: dragged with the holds as they are (asked: six redrawn under 150 ms, see the pages), holdsLengthened with holds that follow the heat, packed their places."
   echo
   echo "## Start to the first page (asked: under 6 s)"
   echo

@@ -219,7 +219,7 @@ class FiringPagesTest extends AppTest {
                 .isEqualTo(200);
         String sections =
                 send(owner, "/firings/" + id + "/sections", Map.of("mold", "0")).getContentAsString();
-        assertThat(sections).contains("\"rings\":12", "\"across\":100.0", "\"pictures\":[{\"minute\":0.0");
+        assertThat(sections).contains("\"rings\":10", "\"across\":100.0", "\"pictures\":[{\"minute\":0.0");
     }
 
     @Test
@@ -349,6 +349,8 @@ class FiringPagesTest extends AppTest {
         assertThat(apart).contains("Reed warbler were fired apart", "apart");
         String cool = page(owner, "/firings/" + id);
         assertThat(cool).contains("Out of the kiln: how long each mold may stand");
+        assertThat(send(owner, "/firings/" + id + "/cooling", Map.of()).getContentAsString())
+                .contains("Face there after", "Turnstone", "min");
     }
 
     @Test

@@ -41,8 +41,7 @@ public record LoadPage(
         List<DutyView> duties,
         List<FigureView> figures,
         List<FindingView> findings,
-        List<Group> groups,
-        List<CoolView> cooling) {
+        List<Group> groups) {
     private static final Formula COST = Formula.of("energy * tariff");
     private static final double POUR_BELOW_K = 50;
 
@@ -93,6 +92,11 @@ public record LoadPage(
 
     static LoadPage of(LoadPlan plan, Account account) {
         return new Maker(plan, account).make();
+    }
+
+    /** How long each mold may stand out of the kiln, one by one. */
+    static List<CoolView> cooling(LoadPlan plan, Account account) {
+        return new Maker(plan, account).cooling();
     }
 
     static List<Station> stations(long id, String state, String open, Optional<LoadPlan> plan) {
@@ -151,8 +155,7 @@ public record LoadPage(
                     plan.findings().all().stream()
                             .map(f -> FindingView.of(f, views, pinned().indexOf(f) + 1))
                             .toList(),
-                    groups(),
-                    cooling());
+                    groups());
         }
 
         private String curve() {

@@ -73,7 +73,7 @@ record LoadPlan(
         int slowest = 0;
         double latest = -1;
         for (int i = 0; i < fired.size(); i++) {
-            double dry = held().orElseThrow().run().firing(i).past().get(0).orElse(Double.MAX_VALUE);
+            double dry = held().orElseThrow().run().dry(i).orElse(Double.MAX_VALUE);
             if (dry > latest) {
                 latest = dry;
                 slowest = i;

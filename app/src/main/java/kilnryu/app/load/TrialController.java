@@ -207,6 +207,19 @@ class TrialController {
                 all.stream().map(s -> picture(plan, s)).toList());
     }
 
+    /** Asked for when someone opens it: each mold is cooled for itself. */
+    @PostMapping("/firings/{id:\\d+}/cooling")
+    String cooling(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam Map<String, String> form,
+            Model model) {
+        firings.planned(account, id);
+        LoadPlan plan = reader.read(account, firings.merged(account, id, form, false), LoadReader.Way.USUAL);
+        model.addAttribute("cooling", LoadPage.cooling(plan, account));
+        return "load/program :: cooling";
+    }
+
     private static Picture picture(LoadPlan plan, KilnRun.Section s) {
         int[] celsius = new int[s.celsius().length];
         int[] wet = new int[s.wet().length];

@@ -57,6 +57,7 @@ public final class Conduction {
     private double heatIn;
     private double changed;
     private boolean axisFirst;
+    private boolean dry;
     private long steps;
 
     /** The temperature around a body, C, at a time in seconds. */
@@ -198,9 +199,12 @@ public final class Conduction {
     }
 
     private void conductivities() {
+        double least = Double.MAX_VALUE;
         for (int c = 0; c < t.length; c++) {
             k[c] = medium.conductivity(t[c], hottest[c]);
+            least = Math.min(least, hottest[c]);
         }
+        dry = least > Medium.BOUND_TO;
     }
 
     private void alongRadii(double dt, double around) {
@@ -275,7 +279,8 @@ public final class Conduction {
     /** One line: implicit solutions, each with the capacities along the way of the last, then heat by their fluxes. */
     private void solve(int n, double dt, double before, double ahead, int first, int stride) {
         implicit(n, dt, before, ahead);
-        for (int round = 0; round < ROUNDS && bent(n, first, stride); round++) {
+        // once all water has left, capacities change by less than a thousandth in a step
+        for (int round = 0; round < ROUNDS && !dry && bent(n, first, stride); round++) {
             implicit(n, dt, before, ahead);
         }
         for (int i = 0; i < n; i++) {

@@ -25,18 +25,14 @@ public record Cooling(OptionalDouble face, OptionalDouble core, List<Moment> cou
      */
     public static Cooling of(Mold mold, double from, double limit) {
         KilnRun run = new KilnRun(
-                List.of(new KilnRun.Charge("mold", mold, 1, 0, 1)),
-                Optional.empty(),
-                from,
-                KilnRun.Detail.QUICK.moments(60));
+                List.of(new KilnRun.Charge("mold", mold, 1, 0, 1)), Optional.empty(), from, KilnRun.Detail.QUICK);
         List<Moment> course = new ArrayList<>();
         OptionalDouble face = OptionalDouble.empty();
         OptionalDouble core = OptionalDouble.empty();
         Moment before = new Moment(0, from, from);
         for (int minute = 1; minute <= LOOKED_AT_MIN && core.isEmpty(); minute++) {
             run.go(minute * 60.0, t -> ROOM);
-            List<Firing.Moment> trace = run.firing(0).trace();
-            Moment now = new Moment(minute, trace.get(trace.size() - 1).surface(), run.core(0));
+            Moment now = new Moment(minute, run.face(0), run.core(0));
             face = face.isPresent() ? face : crossed(before.face, now.face, limit, minute);
             core = crossed(before.core, now.core, limit, minute);
             course.add(now);
