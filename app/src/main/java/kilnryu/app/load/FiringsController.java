@@ -197,7 +197,8 @@ class FiringsController {
             @RequestParam Map<String, String> form,
             Model model) {
         FiringStore.Row row = firings.planned(account, id);
-        program(account, row, 0, firings.merged(account, id, form, false), true, model);
+        Map<String, String> typed = firings.merged(account, id, form, false);
+        program(account, row, 0, reader.read(account, typed, LoadReader.Way.DRAGGED), typed, true, model);
         return "load/program :: fresh";
     }
 
@@ -311,6 +312,17 @@ class FiringsController {
             boolean showErrors,
             Model model) {
         LoadPlan plan = reader.read(account, typed, LoadReader.Way.USUAL);
+        return program(account, row, version, plan, typed, showErrors, model);
+    }
+
+    private String program(
+            Account account,
+            FiringStore.Row row,
+            int version,
+            LoadPlan plan,
+            Map<String, String> typed,
+            boolean showErrors,
+            Model model) {
         Map<String, String> shown = new LinkedHashMap<>(typed);
         boolean rewritten = !plan.fields().hasErrors() && !plan.segments().isEmpty();
         common(account, row.id(), version, plan, shown, showErrors, "program", model);

@@ -1,6 +1,10 @@
 package kilnryu.app.load;
 
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -48,21 +52,56 @@ class LoadReader {
     private static final double STEEL_MM = 4;
 
     private static final double SHELL_MAX_C = 1_000;
+    private static final Duration KEPT = Duration.ofMinutes(1);
+    private static final int MOST_KEPT = 100;
 
     private final KilnStore kilns;
     private final Plans plans;
 
-    LoadReader(KilnStore kilns, Plans plans) {
+    private final Clock clock;
+    private final Map<List<Object>, Kept> lately = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<List<Object>, Kept> eldest) {
+            return size() > MOST_KEPT;
+        }
+    });
+
+    LoadReader(KilnStore kilns, Plans plans, Clock clock) {
         this.kilns = kilns;
         this.plans = plans;
+        this.clock = clock;
+    }
+
+    /** Plans of a load as they were read for someone. */
+    private record Kept(Instant at, List<Plans.Saved> plans) {}
+
+    /** The trees' plans; while a corner is dragged those of at most a minute ago, and whatever is saved reads them anew. */
+    private List<Plans.Saved> plans(Account account, Set<Long> ids, boolean dragged) {
+        List<Object> key = List.of(account.id(), account.units(), List.copyOf(ids));
+        Kept kept = lately.get(key);
+        if (dragged && kept != null && kept.at.plus(KEPT).isAfter(clock.instant())) {
+            return kept.plans;
+        }
+        List<Plans.Saved> read = plans.find(account, ids);
+        lately.put(key, new Kept(clock.instant(), read));
+        return read;
     }
 
     /** What a plan is read for: how closely, and with what changed for once. */
-    record Way(KilnRun.Detail detail, boolean ajar, Optional<Boolean> sheet, OptionalInt halved) {
+    record Way(KilnRun.Detail detail, boolean ajar, Optional<Boolean> sheet, OptionalInt halved, boolean dragged) {
         static final Way USUAL = new Way(KilnRun.Detail.QUICK, false, Optional.empty(), OptionalInt.empty());
 
+        /** While a corner is dragged. */
+        static final Way DRAGGED = new Way(KilnRun.Detail.QUICK, false, Optional.empty(), OptionalInt.empty(), true);
+
+        Way(KilnRun.Detail detail, boolean ajar, Optional<Boolean> sheet, OptionalInt halved) {
+            this(detail, ajar, sheet, halved, false);
+        }
+
         Way pictures(double every) {
-            return new Way(detail.pictures(every), ajar, sheet, halved);
+            return new Way(detail.pictures(every), ajar, sheet, halved, dragged);
         }
     }
 
@@ -148,7 +187,7 @@ class LoadReader {
                 fields.error("molds", "At most " + MOST_MOLDS + " molds in a firing.");
                 return List.of();
             }
-            return plans.find(account, ids).stream()
+            return plans(account, ids, way.dragged).stream()
                     .flatMap(s -> stand(s).stream())
                     .toList();
         }
