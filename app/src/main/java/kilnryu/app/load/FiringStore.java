@@ -10,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import kilnryu.app.account.Account;
 import kilnryu.core.burnout.Progress.Sample;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -333,6 +334,15 @@ class FiringStore {
                             before);
                 });
         return new Measured(samples, (long) span[2], source.equals("controller"));
+    }
+
+    /** When the last reading was; empty where there is none. */
+    OptionalDouble lastSecond(long id) {
+        List<Double> last = jdbc.sql("""
+                        select second from firing_sample where firing_id = :id and source in ('log', 'controller')
+                         order by source desc, second desc limit 1
+                        """).param("id", id).query(Double.class).list();
+        return last.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(last.get(0));
     }
 
     /** Rising parts low first, falling ones high first. */

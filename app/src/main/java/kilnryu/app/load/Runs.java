@@ -111,10 +111,7 @@ class Runs {
     private KilnController.Status done(FiringStore.Row row) {
         Instant ended = row.endedAt() == null ? clock.instant() : row.endedAt();
         double second = Duration.between(row.startedAt(), ended).toSeconds();
-        Measured measured = store.measured(row.id(), 2);
-        double last = measured.samples().isEmpty()
-                ? second
-                : measured.samples().get(measured.samples().size() - 1).second();
+        double last = store.lastSecond(row.id()).orElse(second);
         return new KilnController.Status(last, last, true, "", 1);
     }
 }
