@@ -11,6 +11,7 @@ import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.concurrent.ConcurrentHashMap;
 import kilnryu.core.heat.Conduction;
+import kilnryu.core.kiln.FiringProgram;
 import kilnryu.core.kiln.Kiln;
 import kilnryu.core.kiln.KilnRun;
 import org.springframework.stereotype.Component;
@@ -136,7 +137,7 @@ public class SimulatedController implements KilnController {
                 .map(f -> f.trouble.label)
                 .findFirst()
                 .orElse("");
-        return new Status(s.second(), s.into(), s.into() >= length(s.job()) - 1e-6, trouble, s.speed());
+        return new Status(s.second(), s.into(), s.into() >= program(s.job()).seconds() - 1e-6, trouble, s.speed());
     }
 
     /** The running kiln, or a new one brought to where it was. */
@@ -210,25 +211,25 @@ public class SimulatedController implements KilnController {
         });
     }
 
-    private static double length(Job job) {
-        double from = job.startC();
-        double seconds = 0;
-        for (Step step : job.program()) {
-            seconds += Math.abs(step.target() - from) / step.rate() * 3600 + step.hold() * 60;
-            from = step.target();
-        }
-        return seconds;
+    private static FiringProgram program(Job job) {
+        return FiringProgram.of(
+                job.startC(),
+                job.program().stream()
+                        .map(p -> new FiringProgram.Segment(p.rate(), p.target(), p.hold()))
+                        .toList());
     }
 
     /** A kiln on its way. */
     private static final class Live {
         private final Job job;
+        private final FiringProgram program;
         private final KilnRun run;
         private double second;
         private double into;
 
         Live(Job job) {
             this.job = job;
+            program = SimulatedController.program(job);
             run = new KilnRun(job.load(), Optional.of(job.kiln()), job.startC(), COARSE);
         }
 
@@ -251,20 +252,7 @@ public class SimulatedController implements KilnController {
         }
 
         double asked() {
-            double from = job.startC();
-            double at = 0;
-            for (Step step : job.program()) {
-                double ramp = Math.abs(step.target() - from) / step.rate() * 3600;
-                if (into < at + ramp) {
-                    return from + (step.target() - from) * (into - at) / ramp;
-                }
-                at += ramp + step.hold() * 60;
-                if (into < at) {
-                    return step.target();
-                }
-                from = step.target();
-            }
-            return from;
+            return program.at(into);
         }
 
         Reading reading(ControllerStore.State s) {

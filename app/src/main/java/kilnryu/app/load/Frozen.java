@@ -13,6 +13,7 @@ import kilnryu.core.burnout.HeldProgram;
 import kilnryu.core.burnout.Segment;
 import kilnryu.core.burnout.Stage;
 import kilnryu.core.burnout.Until;
+import kilnryu.core.kiln.FiringProgram;
 import kilnryu.core.kiln.Kiln;
 import kilnryu.core.kiln.KilnRun;
 import kilnryu.core.quantity.Measure;
@@ -93,6 +94,16 @@ record Frozen(
                 BurnoutQuestion.START_C,
                 detail,
                 lengthen);
+    }
+
+    /** What the program asks so many seconds into it, C. */
+    double asked(double into) {
+        return FiringProgram.of(
+                        BurnoutQuestion.START_C,
+                        program.stream()
+                                .map(l -> new FiringProgram.Segment(l.rate, l.target, l.hold))
+                                .toList())
+                .at(into);
     }
 
     List<Double> limits() {

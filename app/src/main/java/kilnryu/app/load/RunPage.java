@@ -168,7 +168,7 @@ public record RunPage(
                     (row.running() ? "kiln now" : "kiln, last reading")
                             + (standing.measured().standIn() ? " (stand-in)" : "")));
             if (row.running()) {
-                lines.add(new Now(celsius(asked()), "asked by the program"));
+                lines.add(new Now(celsius(frozen.asked(standing.status().into())), "asked by the program"));
                 if (!standing.status().ended()) {
                     lines.add(new Now(day(standing.progress().finish()), "all done, foreseen now"));
                 }
@@ -181,24 +181,6 @@ public record RunPage(
         /** Day of the week and hour. */
         private String day(double minute) {
             return Show.dayAndClock(at(minute)).replaceAll(" .*, ", " ");
-        }
-
-        private double asked() {
-            double into = standing.status().into() / 60;
-            double from = BurnoutQuestion.START_C;
-            double at = 0;
-            for (var s : frozen.segments()) {
-                double ramp = s.rampMinutes(from);
-                if (into < at + ramp) {
-                    return from + (s.target() - from) * (into - at) / ramp;
-                }
-                at += ramp + s.hold();
-                if (into < at) {
-                    return s.target();
-                }
-                from = s.target();
-            }
-            return from;
         }
 
         private List<DutyView> duties() {

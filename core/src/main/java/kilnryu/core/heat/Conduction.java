@@ -89,9 +89,6 @@ public final class Conduction {
     public record Fineness(double perStep, double longest) {
         /** Times and ends within two minutes and 0.2 K of steps five times shorter over a day. */
         public static final Fineness USUAL = new Fineness(8, 300);
-
-        /** Three times as many steps. */
-        public static final Fineness FINE = new Fineness(4, 120);
     }
 
     /** A body of one temperature with all its water. */
