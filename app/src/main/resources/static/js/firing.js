@@ -52,15 +52,29 @@ if (program) {
   };
   reach();
 
+  // Words beside a corner in the hand.
+  const said = (corner, svg) => {
+    const words = document.createElementNS(svg.namespaceURI, "text");
+    const knob = corner.querySelector(".knob");
+    const right = Number(knob.getAttribute("x")) > svg.viewBox.baseVal.width * 0.7;
+    words.setAttribute("x", Number(knob.getAttribute("x")) + (right ? -8 : 18));
+    words.setAttribute("y", Number(knob.getAttribute("y")) - 10);
+    words.setAttribute("class", "said");
+    if (right) words.setAttribute("text-anchor", "end");
+    corner.append(words);
+    return words;
+  };
   let held = null;
   document.addEventListener("pointerdown", (event) => {
     const corner = event.target.closest?.(".corner");
     if (!corner) return;
     event.preventDefault();
+    // no answer may take the corner out of the hand
+    htmx.trigger(program, "htmx:abort");
     corner.focus();
     corner.classList.add("held");
     const svg = corner.ownerSVGElement;
-    held = { corner, svg, start: at(event, svg), x: scale().x(Number(corner.dataset.minute)), y: scale().y(Number(corner.dataset.celsius)) };
+    held = { corner, svg, start: at(event, svg), x: scale().x(Number(corner.dataset.minute)), y: scale().y(Number(corner.dataset.celsius)), says: said(corner, svg) };
   });
   document.addEventListener("pointermove", (event) => {
     if (!held) return;
@@ -68,19 +82,31 @@ if (program) {
     const dy = held.corner.dataset.what === "hold" ? 0 : p.y - held.start.y;
     held.corner.setAttribute("transform", `translate(${p.x - held.start.x} ${dy})`);
     held.moved = p;
+    const change = pulled(held);
+    held.says.textContent = "hold" in change
+      ? `hold ${clock(change.hold)}`
+      : `${change.target} °C${change.rate ? ` at ${change.rate} K/h` : ""}`;
   });
-  document.addEventListener("pointerup", () => {
-    if (!held) return;
-    const { corner, moved, start, x, y } = held;
-    corner.classList.remove("held");
-    held = null;
-    if (!moved || Math.hypot(moved.x - start.x, moved.y - start.y) < 2) return;
+  // What the place where a corner was let go asks of its segment.
+  const pulled = ({ corner, moved, start, x, y }) => {
     const s = scale();
     const change = meant(corner, s.minute(x + moved.x - start.x), s.celsius(y + moved.y - start.y));
     // along a ramp of full power only the height counts
-    if (field(Number(corner.dataset.line), "rate").value === "full") delete change.rate;
-    else if (Math.abs(moved.x - start.x) < 4) delete change.rate;
-    write(corner, change);
+    if (field(Number(corner.dataset.line), "rate").value === "full" || Math.abs(moved.x - start.x) < 4) delete change.rate;
+    return change;
+  };
+  document.addEventListener("pointerup", () => {
+    if (!held) return;
+    const { corner, moved, start, says } = held;
+    corner.classList.remove("held");
+    says.remove();
+    const last = held;
+    held = null;
+    if (!moved || Math.hypot(moved.x - start.x, moved.y - start.y) < 2) {
+      if (waiting) fire();
+      return;
+    }
+    write(corner, pulled(last));
   });
   let keyed;
   document.addEventListener("keydown", (event) => {
@@ -114,19 +140,40 @@ if (program) {
     document.getElementById("program-is").value = "school";
     for (const input of program.querySelectorAll('[name^="program["]')) input.value = "";
   });
+  // The curve comes first, alone; its table, figures and checks when it stands.
+  let drawn = false;
+  let waiting = false;
+  const rest = () => htmx.trigger(program, "rest");
+  program.addEventListener("change", () => {
+    drawn = false;
+    waiting = true;
+    htmx.ajax("POST", program.dataset.curve, { source: program, target: "#curve", swap: "outerHTML settle:0ms" }).catch(() => { /* another took its place */ });
+  });
+  for (const lost of ["htmx:responseError", "htmx:sendError"]) {
+    program.addEventListener(lost, (event) => { if (event.detail.pathInfo.requestPath === program.dataset.curve) rest(); });
+  }
   program.addEventListener("htmx:configRequest", (event) => {
     if (event.detail.elt !== program) return;
+    if (drawn && event.detail.path !== program.dataset.curve) event.detail.parameters.set?.("drawn", "yes");
     if (document.getElementById("program-is").value === "school") {
       for (const name of [...Object.keys(event.detail.parameters)]) if (name.startsWith("program[")) event.detail.parameters.delete?.(name);
     }
   });
   document.addEventListener("htmx:afterSettle", (event) => {
-    if (event.detail.target?.id !== "answer") return;
+    const target = event.detail.target?.id;
+    if (target !== "answer" && target !== "curve") return;
     reach();
     if (refocus) {
       const [line, what] = refocus.split("|");
-      document.querySelector(`.corner[data-line="${line}"][data-what="${what}"]`)?.focus();
+      document.querySelector(`.corner[data-line="${line}"][data-what="${what}"]`)?.focus({ preventScroll: true });
+    }
+    if (target === "answer") {
       refocus = null;
+      waiting = false;
+    } else {
+      drawn = true;
+      // the picture first
+      requestAnimationFrame(() => setTimeout(rest));
     }
   });
 }

@@ -170,6 +170,30 @@ class FiringPagesTest extends AppTest {
                 .doesNotContain("The hold at 150 °C ends before this is so");
     }
 
+    /** 130 K at 150 K/h are 52 minutes: the hold of two hours ends at 172, of three at 232. */
+    @Test
+    void theCurveComesAloneAndItsRestWithoutIt() throws Exception {
+        long id = firing();
+        Map<String, String> two = program("150|150|2:00", "150|730|2:00");
+        String curve = send(owner, "/firings/" + id + "/curve", two).getContentAsString();
+        assertThat(curve).contains("id=\"curve\"", "data-minute=\"172.00\"").doesNotContain("<table", "id=\"answer\"");
+        String rest = send(owner, "/firings/" + id + "/try", with(two, "drawn", "yes"))
+                .getContentAsString();
+        assertThat(rest)
+                .contains("hx-preserve", "The hold at 150 °C ends before this is so", "value=\"2:00\"")
+                .doesNotContain("<svg");
+        assertThat(send(owner, "/firings/" + id + "/try", two).getContentAsString())
+                .contains("<svg", "data-minute=\"172.00\"");
+        assertThat(send(owner, "/firings/" + id + "/curve", program("150|150|3:00", "150|730|2:00"))
+                        .getContentAsString())
+                .contains("data-minute=\"232.00\"");
+        assertThat(send(owner, "/firings/" + id + "/curve", program("much|150|60"))
+                        .getContentAsString())
+                .contains("There is no program yet");
+        Account stranger = Studio.owner(accounts, passwords);
+        assertThat(send(stranger, "/firings/" + id + "/curve", two).getStatus()).isEqualTo(404);
+    }
+
     private static Map<String, String> with(Map<String, String> all, String key, String value) {
         Map<String, String> more = new LinkedHashMap<>(all);
         more.put(key, value);

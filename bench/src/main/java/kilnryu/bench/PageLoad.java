@@ -94,7 +94,11 @@ public final class PageLoad {
             program.put("program[k" + (i + 1) + "].target_C", lines[i][1] + " °C");
             program.put("program[k" + (i + 1) + "].hold_min", lines[i][2].isEmpty() ? "" : lines[i][2] + " min");
         }
-        row("a corner dragged, six flasks (asked 150)", 40, () -> {
+        row("a corner dragged, six flasks: its curve (asked 150)", 40, () -> {
+            program.put("program[k1].hold_min", (500 + 5 * (typed[0]++ % 20)) + " min");
+            post(firing + "/curve", program);
+        });
+        row("a corner dragged, six flasks: curve, table and checks", 40, () -> {
             program.put("program[k1].hold_min", (500 + 5 * (typed[0]++ % 20)) + " min");
             post(firing + "/try", program);
         });

@@ -80,7 +80,7 @@ final class AirDrawing {
     }
 
     private String point(String move, Instant at, double share) {
-        return String.format(Locale.ROOT, "%s%.1f,%.1f", move, x(at), y(share));
+        return Svg.point(move, x(at), y(share));
     }
 
     private void ticks(ZoneId zone) {

@@ -3,7 +3,6 @@ package kilnryu.app.dipping;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Svg;
 import kilnryu.app.web.Units;
@@ -34,12 +33,7 @@ final class MassDrawing {
         double span = Math.max(1, most - least);
         StringBuilder line = new StringBuilder();
         for (Point p : estimate) {
-            line.append(String.format(
-                    Locale.ROOT,
-                    "%s%.1f,%.1f",
-                    line.isEmpty() ? "M" : " L",
-                    x(p.hours, longest),
-                    y(p.grams, least, span)));
+            line.append(Svg.point(line.isEmpty() ? "M" : " L", x(p.hours, longest), y(p.grams, least, span)));
         }
         svg.line(LEFT, BOTTOM, RIGHT, BOTTOM, "stroke=\"" + Svg.RULE + "\"");
         svg.path(

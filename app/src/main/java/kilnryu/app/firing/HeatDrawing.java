@@ -117,8 +117,7 @@ public final class HeatDrawing {
     private void line(ToDoubleFunction<Moment> what, String paint) {
         StringBuilder path = new StringBuilder();
         for (Moment m : firing.trace()) {
-            path.append(String.format(
-                    Locale.ROOT, "%s%.1f,%.1f", path.isEmpty() ? "M" : " L", x(m.minute()), y(what.applyAsDouble(m))));
+            path.append(Svg.point(path.isEmpty() ? "M" : " L", x(m.minute()), y(what.applyAsDouble(m))));
         }
         svg.path(path.toString(), "fill=\"none\" " + paint);
     }

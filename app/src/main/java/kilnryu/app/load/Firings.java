@@ -47,12 +47,15 @@ class Firings {
 
     /** What is saved of a firing, with the part that a page types in its place: its load, or else its program. */
     Map<String, String> merged(Account account, long id, Map<String, String> form, boolean load) {
-        Map<String, String> all =
-                new LinkedHashMap<>(id == 0 ? Map.of() : found(account, id).fields());
+        return merged(id == 0 ? Map.of() : found(account, id).fields(), form, load);
+    }
+
+    static Map<String, String> merged(Map<String, String> saved, Map<String, String> form, boolean load) {
+        Map<String, String> all = new LinkedHashMap<>(saved);
         all.keySet().removeIf(k -> k.startsWith(load ? "molds[" : "program["));
         all.putAll(Fields.sent(form));
         // what belongs to the page and not to the firing
-        all.keySet().removeAll(List.of("as", "what", "mold"));
+        all.keySet().removeAll(List.of("as", "what", "mold", "drawn"));
         return all;
     }
 

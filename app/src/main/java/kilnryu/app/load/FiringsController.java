@@ -190,6 +190,19 @@ class FiringsController {
         return program(account, row, row.version(), row.fields(), false, model);
     }
 
+    /** Only the curve, for a corner that was dragged; its table and figures are asked for once it stands. */
+    @PostMapping("/firings/{id:\\d+}/curve")
+    String curve(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam Map<String, String> form,
+            Model model) {
+        FiringStore.Row row = firings.planned(account, id);
+        model.addAttribute(
+                "curve", LoadPage.curve(reader.dragged(account, Firings.merged(row.fields(), form, false)), account));
+        return "load/program :: curve";
+    }
+
     @PostMapping("/firings/{id:\\d+}/try")
     String tryProgram(
             @AuthenticationPrincipal Account account,
@@ -197,8 +210,8 @@ class FiringsController {
             @RequestParam Map<String, String> form,
             Model model) {
         FiringStore.Row row = firings.planned(account, id);
-        Map<String, String> typed = firings.merged(account, id, form, false);
-        program(account, row, 0, reader.read(account, typed, LoadReader.Way.DRAGGED), typed, true, model);
+        Map<String, String> typed = Firings.merged(row.fields(), form, false);
+        program(account, row, 0, reader.dragged(account, typed), typed, true, model);
         return "load/program :: fresh";
     }
 

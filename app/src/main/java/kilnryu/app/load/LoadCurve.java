@@ -194,9 +194,9 @@ final class LoadCurve {
 
     private void water() {
         Firing slowest = data.molds.get(data.slowest);
-        StringBuilder path = new StringBuilder(point("M", x(0), AREA.getMaxY()));
-        slowest.trace().forEach(m -> path.append(point(" L", x(m.minute()), share(m.water()))));
-        path.append(point(" L", x(last(slowest).minute()), AREA.getMaxY())).append(" Z");
+        StringBuilder path = new StringBuilder(Svg.point("M", x(0), AREA.getMaxY()));
+        slowest.trace().forEach(m -> path.append(Svg.point(" L", x(m.minute()), share(m.water()))));
+        path.append(Svg.point(" L", x(last(slowest).minute()), AREA.getMaxY())).append(" Z");
         svg.path(path.toString(), "fill=\"#dbe4ea\"");
         for (int percent = 0; percent <= 100; percent += 50) {
             svg.text(
@@ -208,7 +208,7 @@ final class LoadCurve {
         StringBuilder left = new StringBuilder();
         for (Moment m : slowest.trace()) {
             double y = share(Math.min(100, m.residue() / CHAR_SHOWN * 100));
-            left.append(point(left.isEmpty() ? "M" : " L", x(m.minute()), y));
+            left.append(Svg.point(left.isEmpty() ? "M" : " L", x(m.minute()), y));
         }
         svg.path(
                 left.toString(),
@@ -252,8 +252,7 @@ final class LoadCurve {
             svg.text(x, AREA.getMaxY() + 18, words.get(i), SMALL + " text-anchor=\"middle\"");
         }
         if (data.start.isEmpty()) {
-            svg.text(
-                    AREA.getMaxX(), AREA.getMaxY() + 34, "hours from closing the kiln", SMALL + " text-anchor=\"end\"");
+            svg.text(AREA.getMaxX(), HEIGHT - 4, "hours from closing the kiln", SMALL + " text-anchor=\"end\"");
         }
     }
 
@@ -295,35 +294,35 @@ final class LoadCurve {
     /** Runs of nearly one colour, so that a day is some dozens of paths. */
     private void glow(Firing firing, double width) {
         List<Moment> trace = firing.trace();
+        svg.group("fill=\"none\" stroke-width=\"" + width + "\" stroke-linecap=\"round\" stroke-linejoin=\"round\"");
         int i = 0;
         while (i < trace.size() - 1) {
             double from = trace.get(i).core();
-            StringBuilder path = new StringBuilder(point("M", x(trace.get(i).minute()), y(from)));
+            StringBuilder path = new StringBuilder(Svg.point("M", x(trace.get(i).minute()), y(from)));
             double to = from;
             int j = i;
             while (j < trace.size() - 1 && Math.abs(to - from) < 22) {
                 j++;
                 to = trace.get(j).core();
-                path.append(point(" L", x(trace.get(j).minute()), y(to)));
+                path.append(Svg.point(" L", x(trace.get(j).minute()), y(to)));
             }
-            svg.path(
-                    path.toString(),
-                    "fill=\"none\" stroke=\"" + Incandescence.at((from + to) / 2) + "\" stroke-width=\"" + width
-                            + "\" stroke-linecap=\"round\" stroke-linejoin=\"round\"");
+            svg.path(path.toString(), "stroke=\"" + Incandescence.at((from + to) / 2) + "\"");
             i = j;
         }
+        svg.endGroup();
     }
 
     private void line(Firing firing, ToDoubleFunction<Moment> what, String paint) {
         StringBuilder path = new StringBuilder();
         firing.trace()
-                .forEach(m -> path.append(point(path.isEmpty() ? "M" : " L", x(m.minute()), y(what.applyAsDouble(m)))));
+                .forEach(m ->
+                        path.append(Svg.point(path.isEmpty() ? "M" : " L", x(m.minute()), y(what.applyAsDouble(m)))));
         svg.path(path.toString(), "fill=\"none\" " + paint);
     }
 
     private void kiln() {
         StringBuilder path = new StringBuilder();
-        data.kiln.forEach(k -> path.append(point(path.isEmpty() ? "M" : " L", x(k.minute()), y(k.kiln()))));
+        data.kiln.forEach(k -> path.append(Svg.point(path.isEmpty() ? "M" : " L", x(k.minute()), y(k.kiln()))));
         if (!path.isEmpty()) {
             svg.path(
                     path.toString(),
@@ -333,7 +332,8 @@ final class LoadCurve {
 
     private void measured() {
         StringBuilder path = new StringBuilder();
-        data.measured.forEach(s -> path.append(point(path.isEmpty() ? "M" : " L", x(s.second() / 60), y(s.celsius()))));
+        data.measured.forEach(
+                s -> path.append(Svg.point(path.isEmpty() ? "M" : " L", x(s.second() / 60), y(s.celsius()))));
         if (!path.isEmpty()) {
             svg.path(
                     path.toString(),
@@ -346,14 +346,14 @@ final class LoadCurve {
     }
 
     private void program() {
-        StringBuilder path = new StringBuilder(point("M", x(0), y(data.startC)));
+        StringBuilder path = new StringBuilder(Svg.point("M", x(0), y(data.startC)));
         double from = data.startC;
         double at = 0;
         for (Segment s : data.program) {
             at += s.rampMinutes(from);
-            path.append(point(" L", x(at), y(s.target())));
+            path.append(Svg.point(" L", x(at), y(s.target())));
             at += s.hold();
-            path.append(point(" L", x(at), y(s.target())));
+            path.append(Svg.point(" L", x(at), y(s.target())));
             from = s.target();
         }
         svg.path(
@@ -425,9 +425,10 @@ final class LoadCurve {
             double y = y(a.celsius) - 20;
             svg.path(
                     a.stop
-                            ? point("M", x - 8, y - 8) + point(" L", x + 8, y - 8) + point(" L", x + 8, y + 8)
-                                    + point(" L", x - 8, y + 8) + " Z"
-                            : point("M", x, y - 11) + point(" L", x + 11, y + 8) + point(" L", x - 11, y + 8) + " Z",
+                            ? Svg.point("M", x - 8, y - 8) + Svg.point(" L", x + 8, y - 8)
+                                    + Svg.point(" L", x + 8, y + 8) + Svg.point(" L", x - 8, y + 8) + " Z"
+                            : Svg.point("M", x, y - 11) + Svg.point(" L", x + 11, y + 8)
+                                    + Svg.point(" L", x - 11, y + 8) + " Z",
                     "fill=\"" + (a.stop ? Svg.OXIDE : Svg.OCHRE) + "\"");
             svg.text(
                     x,
@@ -500,9 +501,5 @@ final class LoadCurve {
                 9,
                 "class=\"knob\" fill=\"" + Svg.PAPER + "\" stroke=\"" + Svg.VERDIGRIS + "\" stroke-width=\"2\"");
         svg.endGroup();
-    }
-
-    private static String point(String command, double x, double y) {
-        return String.format(Locale.ROOT, "%s%.1f,%.1f", command, x, y);
     }
 }

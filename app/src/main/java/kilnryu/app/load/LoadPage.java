@@ -94,6 +94,11 @@ public record LoadPage(
         return new Maker(plan, account).make();
     }
 
+    /** The curve alone, empty without a program. */
+    static String curve(LoadPlan plan, Account account) {
+        return new Maker(plan, account).curve();
+    }
+
     /** How long each mold may stand out of the kiln, one by one. */
     static List<CoolView> cooling(LoadPlan plan, Account account) {
         return new Maker(plan, account).cooling();

@@ -23,6 +23,7 @@ import kilnryu.app.school.Schools;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.shell.ShellReader;
+import kilnryu.app.web.Units;
 import kilnryu.core.burnout.BackPlan;
 import kilnryu.core.burnout.BurnoutProgram;
 import kilnryu.core.burnout.BurnoutQuestion;
@@ -53,20 +54,15 @@ class LoadReader {
 
     private static final double SHELL_MAX_C = 1_000;
     private static final Duration KEPT = Duration.ofMinutes(1);
+    private static final Duration JUST_NOW = Duration.ofSeconds(3);
     private static final int MOST_KEPT = 100;
 
     private final KilnStore kilns;
     private final Plans plans;
 
     private final Clock clock;
-    private final Map<List<Object>, Kept> lately = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
-        private static final long serialVersionUID = 1L;
-
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<List<Object>, Kept> eldest) {
-            return size() > MOST_KEPT;
-        }
-    });
+    private final Map<List<Object>, Kept> lately = Collections.synchronizedMap(new Latest<>());
+    private final Map<Long, Drawn> drawn = Collections.synchronizedMap(new Latest<>());
 
     LoadReader(KilnStore kilns, Plans plans, Clock clock) {
         this.kilns = kilns;
@@ -74,8 +70,25 @@ class LoadReader {
         this.clock = clock;
     }
 
+    /** The last that were asked for. */
+    private static final class Latest<K, V> extends LinkedHashMap<K, V> {
+        private static final long serialVersionUID = 1L;
+
+        Latest() {
+            super(16, 0.75f, true);
+        }
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<K, V> eldest) {
+            return size() > MOST_KEPT;
+        }
+    }
+
     /** Plans of a load as they were read for someone. */
     private record Kept(Instant at, List<Plans.Saved> plans) {}
+
+    /** What someone's curve was drawn from. */
+    private record Drawn(Instant at, Units units, Map<String, String> typed, LoadPlan plan) {}
 
     /** The trees' plans; while a corner is dragged those of at most a minute ago, and whatever is saved reads them anew. */
     private List<Plans.Saved> plans(Account account, Set<Long> ids, boolean dragged) {
@@ -107,6 +120,20 @@ class LoadReader {
 
     LoadPlan read(Account account, Map<String, String> typed, Way way) {
         return new Reading(account, ProgramReader.spoken(typed), way).read();
+    }
+
+    /** As read with {@link Way#DRAGGED}; the curve was asked for a moment ago, now all the rest of the same is. */
+    LoadPlan dragged(Account account, Map<String, String> typed) {
+        Drawn last = drawn.get(account.id());
+        if (last != null
+                && last.typed.equals(typed)
+                && last.units.equals(account.units())
+                && last.at.plus(JUST_NOW).isAfter(clock.instant())) {
+            return last.plan;
+        }
+        LoadPlan plan = read(account, typed, Way.DRAGGED);
+        drawn.put(account.id(), new Drawn(clock.instant(), account.units(), Map.copyOf(typed), plan));
+        return plan;
     }
 
     /** One reading. */

@@ -6,7 +6,6 @@ import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.List;
-import java.util.Locale;
 import kilnryu.app.web.Svg;
 import kilnryu.core.mesh.Mesh;
 import kilnryu.core.mesh.Silhouette;
@@ -49,12 +48,8 @@ final class SilhouetteDrawing {
         StringBuilder path = new StringBuilder();
         for (List<double[]> rim : side.rims()) {
             for (int i = 0; i < rim.size(); i++) {
-                path.append(String.format(
-                        Locale.ROOT,
-                        "%s%.1f,%.1f ",
-                        i == 0 ? "M" : "L",
-                        left + rim.get(i)[0] * scale,
-                        base - rim.get(i)[1] * scale));
+                path.append(Svg.point(i == 0 ? "M" : "L", left + rim.get(i)[0] * scale, base - rim.get(i)[1] * scale))
+                        .append(' ');
             }
             path.append("Z ");
         }

@@ -93,9 +93,16 @@ public final class Svg {
         return out + "</svg>";
     }
 
-    /** A coordinate with one decimal. */
+    /** A coordinate with one decimal: written some thousand times in a curve, so without a format to be parsed. */
     public static String n(double value) {
-        return fmt("%.1f", value);
+        long tenths = Math.round(value * 10);
+        long size = Math.abs(tenths);
+        return (tenths < 0 ? "-" : "") + size / 10 + "." + size % 10;
+    }
+
+    /** A point of a path, after its command. */
+    public static String point(String command, double x, double y) {
+        return command + n(x) + "," + n(y);
     }
 
     private static String fmt(String words, Object... values) {

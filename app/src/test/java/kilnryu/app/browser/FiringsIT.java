@@ -120,7 +120,14 @@ class FiringsIT extends BrowserTest {
         page.mouse().move(box.x + box.width / 2, box.y + box.height / 2);
         page.mouse().down();
         page.mouse().move(box.x + box.width / 2 - 220, box.y + box.height / 2);
-        page.waitForResponse("**/try", () -> page.mouse().up());
+        page.mouse().move(box.x + box.width / 2 - 219, box.y + box.height / 2);
+        assertThat(corner.locator(".said")).containsText("hold ");
+        Locator curve = page.locator("#curve svg");
+        page.waitForResponse(
+                "**/try",
+                () -> page.waitForResponse("**/curve", () -> page.mouse().up()));
+        assertThat(curve).hasCount(1);
+        assertThat(corner).isFocused();
         assertThat(page.locator("#answer")).containsText("The hold at 150 °C ends before this is so in Dunlin large");
         assertThat(dry("Dunlin large")).isNotEqualTo(dry);
         String hold = page.locator("#hold-1").inputValue();

@@ -312,7 +312,7 @@ public final class Conduction {
             if (Curves.together(from, to)) {
                 return curves.first((from + to) / 2);
             }
-            return (medium.virgin(to) - medium.virgin(from)) / (to - from);
+            return (curves.heat(to) - curves.heat(from)) / (to - from);
         }
         double wet = Medium.freeLeft(most);
         if (to <= most && (wet == 0 || from < Medium.LIQUID_TO == to < Medium.LIQUID_TO)) {
@@ -324,7 +324,7 @@ public final class Conduction {
         }
         return to <= most
                 ? curves.between(from, to, wet) / way
-                : (curves.between(from, most, wet) + medium.virgin(to) - medium.virgin(most)) / way;
+                : (curves.between(from, most, wet) + curves.heat(to) - curves.heat(most)) / way;
     }
 
     private void implicit(int n, double dt, double before, double after) {
@@ -337,14 +337,16 @@ public final class Conduction {
         }
         right[0] += conductance[0] * before;
         right[n - 1] += conductance[n] * after;
+        // one division a cell: from here on main holds the inverse
+        main[0] = 1 / main[0];
         for (int i = 1; i < n; i++) {
-            double w = lower[i] / main[i - 1];
-            main[i] -= w * upper[i - 1];
+            double w = lower[i] * main[i - 1];
+            main[i] = 1 / (main[i] - w * upper[i - 1]);
             right[i] -= w * right[i - 1];
         }
-        next[n - 1] = right[n - 1] / main[n - 1];
+        next[n - 1] = right[n - 1] * main[n - 1];
         for (int i = n - 2; i >= 0; i--) {
-            next[i] = (right[i] - upper[i] * next[i + 1]) / main[i];
+            next[i] = (right[i] - upper[i] * next[i + 1]) * main[i];
         }
     }
 

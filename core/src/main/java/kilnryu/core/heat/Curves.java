@@ -12,6 +12,7 @@ final class Curves {
 
     private final double[] base = new double[ENDS.length];
     private final double[] growth = new double[ENDS.length];
+    private final double[] offset = new double[ENDS.length];
     private final double dry;
     private final double dryGrowth;
     private final double liquid;
@@ -27,6 +28,7 @@ final class Curves {
             double b = low + (high - low) * 0.75;
             growth[i] = (medium.virginSlope(b) - medium.virginSlope(a)) / (b - a);
             base[i] = medium.virginSlope(a) - growth[i] * a;
+            offset[i] = i == 0 ? 0 : heat(i - 1, low) - (base[i] + growth[i] / 2 * low) * low;
             low = high;
         }
     }
@@ -49,6 +51,15 @@ final class Curves {
     double first(double t) {
         int i = piece(t);
         return base[i] + growth[i] * t;
+    }
+
+    /** Heat from 0 C on first heating, J/m3. */
+    double heat(double t) {
+        return heat(piece(t), t);
+    }
+
+    private double heat(int piece, double t) {
+        return offset[piece] + (base[piece] + growth[piece] / 2 * t) * t;
     }
 
     /** Capacity of a place of which {@code wet} of its free water is left, J/(m3 K). */
