@@ -31,12 +31,18 @@ if (program) {
     const rate = Math.max(5, Math.min(2000, snap(Math.abs(target - from) / hours, 5)));
     return { target, rate };
   };
+  // The fields that a change of a segment fills.
+  const fills = (line, change) => {
+    const all = {};
+    const name = (what) => `program[k${line + 1}].${what}`;
+    if ("hold" in change) all[name("hold_min")] = change.hold === 0 ? "" : clock(change.hold);
+    if ("target" in change) all[name("target_C")] = `${change.target} °C`;
+    if ("rate" in change && change.rate > 0) all[name("rate")] = `${change.rate} K/h`;
+    return all;
+  };
   const write = (corner, change) => {
-    const line = Number(corner.dataset.line);
     typed();
-    if ("hold" in change) field(line, "hold_min").value = change.hold === 0 ? "" : clock(change.hold);
-    if ("target" in change) field(line, "target_C").value = `${change.target} °C`;
-    if ("rate" in change && change.rate > 0) field(line, "rate").value = `${change.rate} K/h`;
+    for (const [name, value] of Object.entries(fills(Number(corner.dataset.line), change))) program.elements[name].value = value;
     refocus = `${corner.dataset.line}|${corner.dataset.what}`;
     fire();
   };
@@ -64,6 +70,61 @@ if (program) {
     corner.append(words);
     return words;
   };
+  // A corner is taken into the hand, or its twin in a newer drawing.
+  const take = (corner) => {
+    corner.focus({ preventScroll: true });
+    corner.classList.add("held");
+    const svg = corner.ownerSVGElement;
+    const s = scale();
+    Object.assign(held, { corner, svg, home: { x: s.x(Number(corner.dataset.minute)), y: s.y(Number(corner.dataset.celsius)) }, says: said(corner, svg) });
+  };
+  const show = () => {
+    const { corner, start, moved, x, y, home, says } = held;
+    const dy = corner.dataset.what === "hold" ? 0 : y + moved.y - start.y - home.y;
+    corner.setAttribute("transform", `translate(${x + moved.x - start.x - home.x} ${dy})`);
+    const change = pulled(held);
+    says.textContent = "hold" in change
+      ? `hold ${clock(change.hold)}`
+      : `${change.target} °C${change.rate ? ` at ${change.rate} K/h` : ""}`;
+  };
+  // What the place where a corner is held asks of its segment.
+  const pulled = ({ data, scale: s, moved, start, x, y }) => {
+    const change = meant({ dataset: data }, s.minute(x + moved.x - start.x), s.celsius(y + moved.y - start.y));
+    // along a ramp of full power only the height counts
+    if (field(Number(data.line), "rate").value === "full" || Math.abs(moved.x - start.x) < 4) delete change.rate;
+    return change;
+  };
+  // While it is in the hand the middles answer too: one question at a time, in the window of time it was taken in.
+  const foresee = async (hand) => {
+    const form = new FormData(program);
+    const wanted = fills(Number(hand.data.line), pulled(hand));
+    const key = JSON.stringify(wanted);
+    if (hand.asking || hand.asked === key) return;
+    hand.asking = true;
+    hand.asked = key;
+    hand.since = performance.now();
+    for (const [name, value] of Object.entries(wanted)) form.set(name, value);
+    form.set("program_is", "typed");
+    form.set("window", hand.window);
+    try {
+      const answer = await fetch(program.dataset.curve, { method: "POST", body: new URLSearchParams(form) });
+      const words = answer.ok && !answer.redirected ? await answer.text() : "";
+      const fresh = new DOMParser().parseFromString(words, "text/html").querySelector("svg");
+      const twin = fresh?.querySelector(`.corner[data-line="${hand.data.line}"][data-what="${hand.data.what}"]`);
+      if (held === hand && twin) {
+        hand.svg.replaceWith(fresh);
+        take(twin);
+        show();
+      }
+    } catch { /* the answer comes when it is let go */ }
+    hand.asking = false;
+    soon(hand);
+  };
+  // When it rests, or some times a second while it moves: what is still being asked would be in the way of the last answer.
+  const soon = (hand) => {
+    clearTimeout(hand.timer);
+    hand.timer = setTimeout(() => { if (held === hand) foresee(hand); }, performance.now() - hand.since > 150 ? 0 : 40);
+  };
   let held = null;
   document.addEventListener("pointerdown", (event) => {
     const corner = event.target.closest?.(".corner");
@@ -71,43 +132,30 @@ if (program) {
     event.preventDefault();
     // no answer may take the corner out of the hand
     htmx.trigger(program, "htmx:abort");
-    corner.focus();
-    corner.classList.add("held");
-    const svg = corner.ownerSVGElement;
-    held = { corner, svg, start: at(event, svg), x: scale().x(Number(corner.dataset.minute)), y: scale().y(Number(corner.dataset.celsius)), says: said(corner, svg) };
+    const s = scale();
+    held = { data: { ...corner.dataset }, scale: s, since: performance.now(), window: document.getElementById("corners").dataset.window };
+    take(corner);
+    Object.assign(held, { ...held.home, start: at(event, held.svg) });
   });
   document.addEventListener("pointermove", (event) => {
     if (!held) return;
-    const p = at(event, held.svg);
-    const dy = held.corner.dataset.what === "hold" ? 0 : p.y - held.start.y;
-    held.corner.setAttribute("transform", `translate(${p.x - held.start.x} ${dy})`);
-    held.moved = p;
-    const change = pulled(held);
-    held.says.textContent = "hold" in change
-      ? `hold ${clock(change.hold)}`
-      : `${change.target} °C${change.rate ? ` at ${change.rate} K/h` : ""}`;
+    held.moved = at(event, held.svg);
+    show();
+    soon(held);
   });
-  // What the place where a corner was let go asks of its segment.
-  const pulled = ({ corner, moved, start, x, y }) => {
-    const s = scale();
-    const change = meant(corner, s.minute(x + moved.x - start.x), s.celsius(y + moved.y - start.y));
-    // along a ramp of full power only the height counts
-    if (field(Number(corner.dataset.line), "rate").value === "full" || Math.abs(moved.x - start.x) < 4) delete change.rate;
-    return change;
-  };
-  document.addEventListener("pointerup", () => {
+  const letGo = (event) => {
     if (!held) return;
-    const { corner, moved, start, says } = held;
-    corner.classList.remove("held");
-    says.remove();
-    const last = held;
+    const hand = held;
     held = null;
-    if (!moved || Math.hypot(moved.x - start.x, moved.y - start.y) < 2) {
-      if (waiting) fire();
-      return;
-    }
-    write(corner, pulled(last));
-  });
+    hand.corner.classList.remove("held");
+    hand.says.remove();
+    const moved = event.type === "pointerup" && hand.moved && Math.hypot(hand.moved.x - hand.start.x, hand.moved.y - hand.start.y) >= 2;
+    if (moved) write(hand.corner, pulled(hand));
+    // taken away by the page, or put back where it was: the fields say what holds
+    else if (waiting || hand.asked) fire();
+  };
+  document.addEventListener("pointerup", letGo);
+  document.addEventListener("pointercancel", letGo);
   let keyed;
   document.addEventListener("keydown", (event) => {
     const corner = event.target.closest?.(".corner");
@@ -333,11 +381,26 @@ if (live?.dataset.events) {
   source.addEventListener("error", () => { document.getElementById("lost").hidden = false; });
 }
 
-// A long log takes some seconds: say so.
-document.getElementById("log-form")?.addEventListener("submit", (event) => {
-  const button = event.target.querySelector("button");
+// A long log takes some seconds: how far it is, then its page, or what is wrong with it.
+document.addEventListener("submit", async (event) => {
+  const form = event.target;
+  if (form.id !== "log-form" || !document.getElementById("log-file").files.length) return;
+  event.preventDefault();
+  const button = form.querySelector("button");
   button.disabled = true;
-  button.textContent = "Taking it in…";
+  const { sending } = await import(form.dataset.sending);
+  sending(form, {
+    intake: `${form.action}/intake`,
+    ended: (request, say) => {
+      button.disabled = false;
+      if (request.status < 300) location.assign(request.responseURL);
+      else if (request.status === 422) {
+        const work = new DOMParser().parseFromString(request.responseText, "text/html").querySelector(".work");
+        document.querySelector(".work").replaceWith(work);
+        document.querySelector("#main .bad, #main .is-invalid")?.scrollIntoView({ block: "center" });
+      } else say(request.status === 413 ? "This file is over 300 MB." : "It could not be taken; try again.");
+    },
+  });
 });
 
 // What is typed and not saved stays in this browser until it is saved or thrown away.

@@ -123,25 +123,15 @@ if (box) view(box);
 
 // Sending with progress; without this script the form is sent as any other.
 const form = document.querySelector("[data-upload]");
-form?.addEventListener("submit", (event) => {
+form?.addEventListener("submit", async (event) => {
   event.preventDefault();
-  const line = form.querySelector(".sending");
-  const bar = line.querySelector("progress");
-  const words = line.querySelector("span");
-  const request = new XMLHttpRequest();
-  line.hidden = false;
-  request.upload.addEventListener("progress", (sent) => {
-    if (sent.lengthComputable) bar.value = sent.loaded / sent.total;
-    words.textContent = `${(sent.loaded / 1e6).toFixed(1)} MB sent`;
+  const { sending } = await import(form.dataset.sending);
+  sending(form, {
+    ended: (request, say) => {
+      if (request.status < 400) location.reload();
+      else say(request.status === 413 ? "This file is over 300 MB; reduce the mesh first." : "It could not be taken; try again.");
+    },
   });
-  request.addEventListener("load", () => {
-    if (request.status < 400) location.reload();
-    else words.textContent = request.status === 413 ? "This file is over 300 MB; reduce the mesh first." : "It could not be taken; try again.";
-  });
-  request.addEventListener("error", () => { words.textContent = "The connection broke; nothing was kept. Try again."; });
-  line.querySelector("[data-abort]").addEventListener("click", () => { request.abort(); line.hidden = true; form.reset(); }, { once: true });
-  request.open("POST", form.action);
-  request.send(new FormData(form));
 });
 
 // Once measuring has ended, the page is shown with its result.

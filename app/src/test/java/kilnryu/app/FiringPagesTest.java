@@ -8,6 +8,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import kilnryu.app.account.Account;
 import org.junit.jupiter.api.BeforeEach;
@@ -194,6 +195,23 @@ class FiringPagesTest extends AppTest {
         assertThat(send(stranger, "/firings/" + id + "/curve", two).getStatus()).isEqualTo(404);
     }
 
+    /** 52 + 120 + 232 + 120 minutes are 524, up to 800 °C; an hour more stays in that window while it is in the hand. */
+    @Test
+    void aCornerInTheHandKeepsItsWindow() throws Exception {
+        String curve = "/firings/" + firing() + "/curve";
+        Map<String, String> three = program("150|150|3:00", "150|730|2:00");
+        assertThat(send(owner, curve, program("150|150|2:00", "150|730|2:00")).getContentAsString())
+                .contains("data-window=\"524.00 by 800\"")
+                .doesNotContain("clip");
+        // 46 + 770 x 232 / 524 = 386.9, less half a knob
+        assertThat(send(owner, curve, with(three, "window", "524.00 by 800")).getContentAsString())
+                .contains("data-window=\"524.00 by 800\"", "data-minute=\"232.00\"", "clip-path", "<rect x=\"382.4\"");
+        for (String nonsense : List.of("all of it", "0.00 by 000", "-524.00 by 800", "1e9 by 800")) {
+            assertThat(send(owner, curve, with(three, "window", nonsense)).getContentAsString())
+                    .contains("data-window=\"584.00 by 800\"");
+        }
+    }
+
     private static Map<String, String> with(Map<String, String> all, String key, String value) {
         Map<String, String> more = new LinkedHashMap<>(all);
         more.put(key, value);
@@ -322,17 +340,20 @@ class FiringPagesTest extends AppTest {
         String csv = "Date;Kiln temp (°F)\n"
                 + "2026-05-08 20:00;68,0\n2026-05-08 21:00;302,0\n2026-05-08 20:30;185,5\n"
                 + "2026-05-08 21:00;302,0\nnonsense;x\n2026-05-08 22:00;1.350,0\n2026-05-08 22:10;\"302,0\"\n";
-        MockHttpServletResponse taken = log(id, csv, Map.of());
-        assertThat(taken.getStatus()).isEqualTo(200);
-        assertThat(taken.getContentAsString())
-                .contains("4 readings taken in", "2 lines could not be read", "Kiln temp (°F)");
+        assertThat(log(id, csv, Map.of()).getRedirectedUrl()).isEqualTo("/firings/" + id + "/log?taken");
+        assertThat(page(owner, "/firings/" + id + "/log?taken"))
+                .contains("5 readings taken in", "1 line could not be read", "Kiln temp (°F)");
+        assertThat(read(owner, "/firings/" + id + "/log/intake").getStatus()).isEqualTo(204);
         // the columns are kept for the kiln: a file without them is asked for them by name
         MockHttpServletResponse other = log(id, "t,value\n0,20\n60,40\n", Map.of());
         assertThat(other.getStatus()).isEqualTo(422);
         assertThat(other.getContentAsString()).contains("It has no column");
-        MockHttpServletResponse named =
-                log(id, "t,value\n0,20\n60,40\n", Map.of("col_time", "t", "col_temperature", "value", "col_unit", "C"));
-        assertThat(named.getContentAsString()).contains("2 readings taken in");
+        Map<String, String> named = Map.of("col_time", "t", "col_temperature", "value", "col_unit", "C");
+        // what was typed stays, with a word at the field
+        assertThat(log(id, "t,value\n0,20\n", with(named, "moved", "a while")).getContentAsString())
+                .contains("value=\"a while\"", "value=\"value\"", "is-invalid");
+        assertThat(log(id, "t,value\n0,20\n60,40\n", named).getStatus()).isEqualTo(302);
+        assertThat(page(owner, "/firings/" + id + "/log")).contains("2 readings");
         assertThat(log(id, "", Map.of()).getStatus()).isEqualTo(422);
         assertThat(log(id, "a,b\n\"unclosed", Map.of("col_time", "a", "col_temperature", "b"))
                         .getStatus())
@@ -347,7 +368,8 @@ class FiringPagesTest extends AppTest {
         for (int i = 0; i < 20_000; i++) {
             csv.append(i).append(',').append(i == 13_337 ? 790 : 400).append('\n');
         }
-        String page = log(id, csv.toString(), Map.of()).getContentAsString();
+        log(id, csv.toString(), Map.of());
+        String page = page(owner, "/firings/" + id + "/log?taken");
         assertThat(page)
                 .contains("20,000 readings taken in", "The kiln was at 790 °C", "may see 750", "Likely damaged");
         assertThat(page.length()).isLessThan(200_000);

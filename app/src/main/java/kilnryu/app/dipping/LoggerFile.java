@@ -25,10 +25,9 @@ final class LoggerFile {
         List<String> headings = csv.headings();
         List<String> columns =
                 List.of(heading(headings, "time", "date"), heading(headings, "temp"), heading(headings, "hum", "rh"));
-        boolean fahrenheit = LoggerCsv.fahrenheit(columns.get(1));
         List<RoomStore.Reading> readings = new ArrayList<>();
         int[] bad = new int[1];
-        csv.each(line -> line(line, columns, fahrenheit, zone).ifPresentOrElse(readings::add, () -> bad[0]++));
+        csv.each(line -> line(csv, line, columns, zone).ifPresentOrElse(readings::add, () -> bad[0]++));
         if (readings.size() > MOST) {
             throw new Unusable("At most " + MOST + " readings at once.");
         }
@@ -44,13 +43,12 @@ final class LoggerFile {
                         + "; it has " + String.join(", ", headings) + "."));
     }
 
-    private static Optional<RoomStore.Reading> line(
-            CSVRecord line, List<String> columns, boolean fahrenheit, ZoneId zone) {
+    private static Optional<RoomStore.Reading> line(LoggerCsv csv, CSVRecord line, List<String> columns, ZoneId zone) {
         try {
             Instant at = LoggerCsv.time(line.get(columns.get(0)), zone, Optional.empty());
-            double shown = LoggerCsv.number(line.get(columns.get(1)));
-            double celsius = fahrenheit ? (shown - 32) / 1.8 : shown;
-            double humidity = LoggerCsv.number(line.get(columns.get(2)));
+            double shown = csv.number(line.get(columns.get(1)));
+            double celsius = LoggerCsv.fahrenheit(columns.get(1)) ? (shown - 32) / 1.8 : shown;
+            double humidity = csv.number(line.get(columns.get(2)));
             boolean possible = celsius > -30 && celsius < 60 && humidity >= 0 && humidity <= 100;
             return possible
                     ? Optional.of(new RoomStore.Reading(at, celsius, humidity, OptionalDouble.empty()))

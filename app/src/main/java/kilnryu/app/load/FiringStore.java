@@ -1,18 +1,25 @@
 package kilnryu.app.load;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.DoubleConsumer;
 import kilnryu.app.account.Account;
 import kilnryu.core.burnout.Progress.Sample;
+import org.postgresql.PGConnection;
+import org.postgresql.copy.CopyIn;
+import org.springframework.jdbc.core.ConnectionCallback;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.core.type.TypeReference;
@@ -23,13 +30,16 @@ import tools.jackson.databind.json.JsonMapper;
 class FiringStore {
     private static final TypeReference<LinkedHashMap<String, String>> TEXTS = new TypeReference<>() {};
     private static final int CHUNK = 20_000;
+    private static final long VERY_MANY = 20_000;
 
     private final JdbcClient jdbc;
+    private final JdbcTemplate whole;
     private final Clock clock;
     private final JsonMapper json = JsonMapper.builder().build();
 
-    FiringStore(JdbcClient jdbc, Clock clock) {
+    FiringStore(JdbcClient jdbc, JdbcTemplate whole, Clock clock) {
         this.jdbc = jdbc;
+        this.whole = whole;
         this.clock = clock;
     }
 
@@ -255,31 +265,101 @@ class FiringStore {
                 .list();
     }
 
-    /** Samples in any order; one at a time that is there takes its place. */
-    void samples(long id, String source, Map<Double, Double> samples) {
-        List<Double> seconds = new ArrayList<>(samples.keySet());
-        for (int from = 0; from < seconds.size(); from += CHUNK) {
-            List<Double> part = seconds.subList(from, Math.min(seconds.size(), from + CHUNK));
-            jdbc.sql("""
-                            insert into firing_sample (firing_id, source, second, celsius)
-                            select :id, :source, s, c
-                              from unnest(:seconds::double precision[], :celsius::double precision[]) as u(s, c)
-                            on conflict (firing_id, source, second) do update set celsius = excluded.celsius
-                            """)
-                    .param("id", id)
-                    .param("source", source)
-                    .param("seconds", part.toArray(Double[]::new))
-                    .param("celsius", part.stream().map(samples::get).toArray(Double[]::new))
-                    .update();
-        }
+    /** What a controller reported, in any order; one at a time that is there takes its place. */
+    void reported(long id, Map<Double, Double> samples) {
+        jdbc.sql("""
+                        insert into firing_sample (firing_id, source, second, celsius)
+                        select :id, 'controller', s, c
+                          from unnest(:seconds::double precision[], :celsius::double precision[]) as u(s, c)
+                        on conflict (firing_id, source, second) do update set celsius = excluded.celsius
+                        """)
+                .param("id", id)
+                .param("seconds", samples.keySet().toArray(Double[]::new))
+                .param("celsius", samples.values().toArray(Double[]::new))
+                .update();
+        thin(id, "controller", Collections.min(samples.keySet()), Collections.max(samples.keySet()));
     }
 
-    /** A log takes the place of an earlier one. */
-    void forget(long id, String source) {
-        jdbc.sql("delete from firing_sample where firing_id = :id and source = :source")
+    /** A log, in the place of an earlier one; told of the share that is stored. */
+    void logged(long id, KilnLog.Readings readings, DoubleConsumer told) {
+        jdbc.sql("delete from firing_sample where firing_id = :id and source = 'log'")
+                .param("id", id)
+                .update();
+        jdbc.sql("delete from firing_minute where firing_id = :id and source = 'log'")
+                .param("id", id)
+                .update();
+        whole.execute((ConnectionCallback<Void>) connection -> {
+            CopyIn copy = connection
+                    .unwrap(PGConnection.class)
+                    .getCopyAPI()
+                    .copyIn("copy firing_sample (firing_id, source, second, celsius) from stdin");
+            for (int from = 0; from < readings.size(); from += CHUNK) {
+                StringBuilder lines = new StringBuilder();
+                int to = Math.min(readings.size(), from + CHUNK);
+                for (int i = from; i < to; i++) {
+                    lines.append(id)
+                            .append("\tlog\t")
+                            .append(readings.seconds()[i])
+                            .append('\t')
+                            .append(readings.celsius()[i])
+                            .append('\n');
+                }
+                byte[] bytes = lines.toString().getBytes(StandardCharsets.US_ASCII);
+                copy.writeToCopy(bytes, 0, bytes.length);
+                told.accept(to / (double) readings.size());
+            }
+            copy.endCopy();
+            return null;
+        });
+        thin(id, "log", readings.seconds()[0], readings.seconds()[readings.size() - 1]);
+    }
+
+    /** The minutes from one second to another anew. */
+    private void thin(long id, String source, double from, double to) {
+        jdbc.sql("""
+                        insert into firing_minute
+                        select firing_id, source, floor(second / 60), min(second), max(second),
+                               min(celsius), max(celsius), count(*)
+                          from firing_sample
+                         where firing_id = :id and source = :source and second >= :from and second < :to
+                         group by 1, 2, 3
+                        on conflict (firing_id, source, minute) do update
+                           set first_second = excluded.first_second, last_second = excluded.last_second,
+                               low = excluded.low, high = excluded.high, readings = excluded.readings
+                        """)
                 .param("id", id)
                 .param("source", source)
+                .param("from", Math.floor(from / 60) * 60)
+                .param("to", Math.floor(to / 60) * 60 + 60)
                 .update();
+    }
+
+    /** How far a file is that is being taken in. */
+    record Intake(String words, double share) {}
+
+    void intake(long id, String words, double share) {
+        jdbc.sql("""
+                        insert into firing_intake (firing_id, words, share, at) values (:id, :words, :share, :now)
+                        on conflict (firing_id) do update set words = :words, share = :share, at = :now
+                        """)
+                .param("id", id)
+                .param("words", words)
+                .param("share", share)
+                .param("now", now())
+                .update();
+    }
+
+    void noIntake(long id) {
+        jdbc.sql("delete from firing_intake where firing_id = :id")
+                .param("id", id)
+                .update();
+    }
+
+    Optional<Intake> intake(long id) {
+        return jdbc.sql("select words, share from firing_intake where firing_id = :id")
+                .param("id", id)
+                .query(Intake.class)
+                .optional();
     }
 
     /**
@@ -291,39 +371,36 @@ class FiringStore {
 
     /**
      * At most twice as many samples as parts: of each part the lowest and the highest, so that no peak is lost. The log is
-     * taken where there is one, else what the controller reported.
+     * taken where there is one, else what the controller reported. Of very many readings the thinned minutes are looked
+     * through and not the readings.
      */
     Measured measured(long id, int parts) {
-        String source = jdbc.sql(
-                                        "select count(*) from (select 1 from firing_sample where firing_id = :id and source = 'log' limit 1) l")
-                                .param("id", id)
-                                .query(Integer.class)
-                                .single()
-                        > 0
-                ? "log"
-                : "controller";
-        double[] span = new double[3];
-        jdbc.sql("""
-                        select coalesce(min(second), 0) a, coalesce(max(second), 0) b, count(*) n
-                          from firing_sample where firing_id = :id and source = :source
-                        """).param("id", id).param("source", source).query(rs -> {
-            span[0] = rs.getDouble("a");
-            span[1] = rs.getDouble("b");
-            span[2] = rs.getLong("n");
-        });
+        Span span = jdbc.sql("""
+                        select source, min(first_second) as first, max(last_second) as last, sum(readings) as readings
+                          from firing_minute where firing_id = :id
+                         group by source order by source desc limit 1
+                        """).param("id", id).query(Span.class).optional().orElse(new Span("controller", 0, 0, 0));
+        String thinned = """
+                select min(first_second) first, max(last_second) last, min(low) low, max(high) high
+                  from firing_minute
+                 where firing_id = :id and source = :source
+                 group by floor((first_second - :from) / :wide)
+                 order by 1
+                """;
+        String all = """
+                select min(second) first, max(second) last, min(celsius) low, max(celsius) high
+                  from firing_sample
+                 where firing_id = :id and source = :source
+                 group by floor((second - :from) / :wide)
+                 order by 1
+                """;
         List<Sample> samples = new ArrayList<>();
         double[] before = {Double.NaN};
-        jdbc.sql("""
-                        select min(second) first, max(second) last, min(celsius) low, max(celsius) high
-                          from firing_sample
-                         where firing_id = :id and source = :source
-                         group by floor((second - :from) / :wide)
-                         order by 1
-                        """)
+        jdbc.sql(span.readings > VERY_MANY ? thinned : all)
                 .param("id", id)
-                .param("source", source)
-                .param("from", span[0])
-                .param("wide", Math.max(1e-3, (span[1] - span[0]) / parts))
+                .param("source", span.source)
+                .param("from", span.first)
+                .param("wide", Math.max(1e-3, (span.last - span.first) / parts))
                 .query(rs -> {
                     part(
                             samples,
@@ -333,8 +410,11 @@ class FiringStore {
                             rs.getDouble("high"),
                             before);
                 });
-        return new Measured(samples, (long) span[2], source.equals("controller"));
+        return new Measured(samples, span.readings, span.source.equals("controller"));
     }
+
+    /** What there is of a source; "log" before "controller". */
+    record Span(String source, double first, double last, long readings) {}
 
     /** When the last reading was; empty where there is none. */
     OptionalDouble lastSecond(long id) {

@@ -55,7 +55,7 @@ class Firings {
         all.keySet().removeIf(k -> k.startsWith(load ? "molds[" : "program["));
         all.putAll(Fields.sent(form));
         // what belongs to the page and not to the firing
-        all.keySet().removeAll(List.of("as", "what", "mold", "drawn"));
+        all.keySet().removeAll(List.of("as", "what", "mold", "drawn", "window"));
         return all;
     }
 

@@ -190,7 +190,7 @@ class FiringsController {
         return program(account, row, row.version(), row.fields(), false, model);
     }
 
-    /** Only the curve, for a corner that was dragged; its table and figures are asked for once it stands. */
+    /** Only the curve, for a corner in the hand or just let go; its table and figures are asked for once it stands. */
     @PostMapping("/firings/{id:\\d+}/curve")
     String curve(
             @AuthenticationPrincipal Account account,
@@ -198,8 +198,9 @@ class FiringsController {
             @RequestParam Map<String, String> form,
             Model model) {
         FiringStore.Row row = firings.planned(account, id);
+        LoadPlan plan = reader.dragged(account, Firings.merged(row.fields(), form, false));
         model.addAttribute(
-                "curve", LoadPage.curve(reader.dragged(account, Firings.merged(row.fields(), form, false)), account));
+                "curve", LoadPage.curve(plan, account, LoadCurve.Window.named(form.getOrDefault("window", ""))));
         return "load/program :: curve";
     }
 

@@ -1,14 +1,18 @@
 package kilnryu.app.load;
 
 import java.time.DateTimeException;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.DoubleConsumer;
+import java.util.regex.Pattern;
 import kilnryu.app.logger.LoggerCsv;
 import kilnryu.app.logger.LoggerCsv.Unusable;
 import org.apache.commons.csv.CSVRecord;
@@ -17,29 +21,43 @@ import org.apache.commons.csv.CSVRecord;
  * The file of a kiln's controller or logger. Which columns hold what is said once and kept for the kiln; without that they
  * are told by their names. Lines out of order are put in order, of two at one time the later line counts.
  */
-record KilnLog(TreeMap<Double, Double> samples, Map<String, String> columns, int bad, Optional<Instant> first) {
+record KilnLog(Readings readings, Map<String, String> columns, int bad) {
     static final int MOST = 2_000_000;
     private static final double LEAST_C = -30;
     private static final double MOST_C = 1_800;
+    private static final Pattern ELAPSED = Pattern.compile("[-\\d.,]+");
+
+    /** Temperatures against seconds, in order, none twice. */
+    record Readings(double[] seconds, double[] celsius) {
+        int size() {
+            return seconds.length;
+        }
+    }
 
     /**
-     * @param asked columns by what they hold: time, temperature, unit (C or F), clock (elapsed s, elapsed min, or clock);
+     * How a file is to be read.
+     *
+     * @param columns by what they hold: time, temperature, unit (C or F), clock (elapsed s, elapsed min, or clock);
      *     whatever is blank is told by the headings
      * @param start when the firing began; empty to count from the first reading
+     * @param moved seconds that every reading is moved by
      */
-    static KilnLog read(String text, Map<String, String> asked, ZoneId zone, Optional<Instant> start) throws Unusable {
+    record Asked(Map<String, String> columns, ZoneId zone, Optional<Instant> start, double moved) {}
+
+    /** @param told the share that has been read, now and then */
+    static KilnLog read(String text, Asked asked, DoubleConsumer told) throws Unusable {
         LoggerCsv csv = LoggerCsv.of(text);
-        Map<String, String> columns = columns(csv.headings(), asked);
-        Reading reading = new Reading(columns, zone, start);
-        csv.each(reading::line);
-        if (reading.samples.isEmpty()) {
+        Map<String, String> columns = columns(csv.headings(), asked.columns);
+        Lines lines = new Lines(csv, columns, asked);
+        csv.each(lines::line, told);
+        if (lines.size == 0) {
             throw new Unusable("No line of it holds a time in \"" + columns.get("time") + "\" and a temperature in \""
                     + columns.get("temperature") + "\".");
         }
-        if (reading.samples.size() > MOST) {
+        if (lines.size > MOST) {
             throw new Unusable("At most " + MOST + " readings at once.");
         }
-        return new KilnLog(reading.samples, columns, reading.bad, Optional.ofNullable(reading.first));
+        return new KilnLog(lines.inOrder(), columns, lines.bad);
     }
 
     private static Map<String, String> columns(List<String> headings, Map<String, String> asked) throws Unusable {
@@ -50,6 +68,7 @@ record KilnLog(TreeMap<Double, Double> samples, Map<String, String> columns, int
                 column(
                         headings,
                         asked.getOrDefault("temperature", ""),
+                        "temperature",
                         "kiln",
                         "process",
                         "temp",
@@ -66,61 +85,95 @@ record KilnLog(TreeMap<Double, Double> samples, Map<String, String> columns, int
     private static String column(List<String> headings, String asked, String... words) throws Unusable {
         if (!asked.isEmpty()) {
             if (!headings.contains(asked)) {
-                throw new Unusable("It has no column \"" + asked + "\"; it has " + String.join(", ", headings) + ".");
+                throw new Unusable(
+                        "It has no column \"" + asked + "\"; it has " + String.join(", ", headings) + ".",
+                        "col_" + words[0]);
             }
             return asked;
         }
         return LoggerCsv.like(headings, words)
                 .orElseThrow(() -> new Unusable(
-                        "Say which column holds the " + words[0] + "; it has " + String.join(", ", headings) + "."));
+                        "Say which column holds the " + words[0] + "; it has " + String.join(", ", headings) + ".",
+                        "col_" + words[0]));
     }
 
-    /** Lines into samples. */
-    private static final class Reading {
-        private final TreeMap<Double, Double> samples = new TreeMap<>();
-        private final Map<String, String> columns;
+    /** Lines into readings. */
+    private static final class Lines {
+        private final LoggerCsv csv;
+        private final String timeColumn;
+        private final String temperatureColumn;
         private final ZoneId zone;
         private final boolean fahrenheit;
         private final double elapsed;
+        private final double moved;
+        private double[] seconds = new double[1024];
+        private double[] celsius = new double[1024];
+        private int size;
+        private boolean rising = true;
         private Instant zero;
-        private Instant first;
         private Instant before;
         private int bad;
 
-        Reading(Map<String, String> columns, ZoneId zone, Optional<Instant> start) {
-            this.columns = columns;
-            this.zone = zone;
-            zero = start.orElse(null);
+        Lines(LoggerCsv csv, Map<String, String> columns, Asked asked) {
+            this.csv = csv;
+            zone = asked.zone;
+            zero = asked.start.orElse(null);
+            moved = asked.moved;
+            timeColumn = columns.get("time");
+            temperatureColumn = columns.get("temperature");
             fahrenheit = columns.get("unit").equalsIgnoreCase("F");
-            String time = columns.get("time").toLowerCase(Locale.ROOT);
-            boolean minutes = columns.get("clock").equals("min") || time.matches(".*\\b(min|minutes)\\b.*");
+            boolean minutes = columns.get("clock").equals("min")
+                    || timeColumn.toLowerCase(Locale.ROOT).matches(".*\\b(min|minutes)\\b.*");
             elapsed = minutes ? 60 : 1;
         }
 
         void line(CSVRecord line) {
             try {
-                double shown = LoggerCsv.number(line.get(columns.get("temperature")));
-                double celsius = fahrenheit ? (shown - 32) / 1.8 : shown;
-                double second = second(line.get(columns.get("time")));
-                if (celsius < LEAST_C || celsius > MOST_C || !Double.isFinite(second)) {
+                double shown = csv.number(line.get(temperatureColumn));
+                double here = fahrenheit ? (shown - 32) / 1.8 : shown;
+                double second = second(line.get(timeColumn)) + moved;
+                if (!(here >= LEAST_C && here <= MOST_C) || !Double.isFinite(second)) {
                     bad++;
-                } else {
-                    samples.put(second, celsius);
+                } else if (size <= MOST) {
+                    add(second, here);
                 }
             } catch (DateTimeException | IllegalArgumentException e) {
                 bad++;
             }
         }
 
+        private void add(double second, double here) {
+            if (size == seconds.length) {
+                seconds = Arrays.copyOf(seconds, 2 * size);
+                celsius = Arrays.copyOf(celsius, 2 * size);
+            }
+            rising &= size == 0 || second > seconds[size - 1];
+            seconds[size] = second;
+            celsius[size] = here;
+            size++;
+        }
+
         private double second(String text) {
-            if (text.strip().matches("[\\d.,]+")) {
-                return LoggerCsv.number(text) * elapsed;
+            if (ELAPSED.matcher(text).matches()) {
+                return csv.number(text) * elapsed;
             }
             Instant at = LoggerCsv.time(text, zone, Optional.ofNullable(before));
             before = at;
-            first = first == null ? at : first;
             zero = zero == null ? at : zero;
-            return java.time.Duration.between(zero, at).toMillis() / 1000.0;
+            return Duration.between(zero, at).toMillis() / 1000.0;
+        }
+
+        Readings inOrder() {
+            if (rising) {
+                return new Readings(Arrays.copyOf(seconds, size), Arrays.copyOf(celsius, size));
+            }
+            TreeMap<Double, Double> sorted = new TreeMap<>();
+            for (int i = 0; i < size; i++) {
+                sorted.put(seconds[i], celsius[i]);
+            }
+            return new Readings(
+                    sorted.keySet().stream().mapToDouble(d -> d).toArray(),
+                    sorted.values().stream().mapToDouble(d -> d).toArray());
         }
     }
 }

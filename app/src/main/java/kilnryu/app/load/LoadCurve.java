@@ -13,6 +13,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.TimeZone;
 import java.util.function.ToDoubleFunction;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import kilnryu.app.firing.Incandescence;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Svg;
@@ -47,6 +49,8 @@ final class LoadCurve {
     private static final String GRID = "stroke=\"" + Svg.RULE + "\"";
     private static final String SMALL = "font-size=\"11\" fill=\"" + Svg.FAINT_INK + "\"";
     private static final double CHAR_SHOWN = 1;
+    private static final double SHORTEST_MIN = 30;
+    private static final Pattern NAMED = Pattern.compile("(\\d{1,6}\\.\\d\\d) by (\\d{3,4})");
     private static final double PIN_HIGH = 34;
 
     /** A mark below the axis. */
@@ -59,6 +63,30 @@ final class LoadCurve {
     record Pin(double minute, double celsius, String bold, String words) {}
 
     /**
+     * The part of time and heat that a drawing keeps to while a corner is in the hand, so that the corner stays where it is
+     * held; what goes beyond is cut off.
+     *
+     * @param minutes along
+     * @param top upwards, C
+     */
+    record Window(double minutes, double top) {
+        /** As the drawing itself names it; empty for what it never named. */
+        static Optional<Window> named(String text) {
+            Matcher m = NAMED.matcher(text);
+            if (!m.matches()) {
+                return Optional.empty();
+            }
+            Window window = new Window(Double.parseDouble(m.group(1)), Double.parseDouble(m.group(2)));
+            return window.minutes < SHORTEST_MIN || window.top < 100 ? Optional.empty() : Optional.of(window);
+        }
+
+        @Override
+        public String toString() {
+            return String.format(Locale.ROOT, "%.2f by %.0f", minutes, top);
+        }
+    }
+
+    /**
      * What is drawn.
      *
      * @param start when minute 0 is; empty for hours from closing the kiln
@@ -66,6 +94,7 @@ final class LoadCurve {
      * @param measured what was measured, empty before the kiln is closed
      * @param now minutes since the start; negative before it
      * @param corners whether the program's corners can be taken hold of
+     * @param window empty to show all of it
      */
     record Data(
             double startC,
@@ -79,11 +108,12 @@ final class LoadCurve {
             List<Against> against,
             List<Progress.Sample> measured,
             double now,
-            boolean corners) {}
+            boolean corners,
+            Optional<Window> window) {}
 
     private final Data data;
     private final boolean fahrenheit;
-    private final double minutes;
+    private final Window shown;
     private final ValueAxis time;
     private final NumberAxis heat = new NumberAxis();
     private final Svg svg;
@@ -91,24 +121,27 @@ final class LoadCurve {
     private LoadCurve(Data data, Units units) {
         this.data = data;
         fahrenheit = units.system() == Units.System.IMPERIAL;
-        double program = programMinutes(data);
-        double simulated = data.kiln.isEmpty()
-                ? program
-                : data.kiln.get(data.kiln.size() - 1).minute();
+        shown = data.window.orElseGet(() -> whole(data));
+        time = data.start.isPresent() ? clock(data.start.get()) : hours();
+        heat.setRange(0, shown(shown.top));
+        heat.setTickUnit(new NumberTickUnit(fahrenheit ? 200 : 100));
+        svg = Svg.withHandles(WIDTH, HEIGHT, label(data, shown.minutes));
+    }
+
+    private static Window whole(Data data) {
+        double simulated =
+                data.kiln.isEmpty() ? 0 : data.kiln.get(data.kiln.size() - 1).minute();
         double measured = data.measured.isEmpty()
                 ? 0
                 : data.measured.get(data.measured.size() - 1).second() / 60;
-        minutes = Math.max(30, Math.max(Math.max(program, simulated), measured));
-        time = data.start.isPresent() ? clock(data.start.get()) : hours();
+        double longest = Math.max(programMinutes(data), Math.max(simulated, measured));
         double top = Math.max(
                 data.program.stream().mapToDouble(Segment::target).max().orElse(700),
                 data.measured.stream()
                         .mapToDouble(Progress.Sample::celsius)
                         .max()
                         .orElse(0));
-        heat.setRange(0, shown(Math.ceil((top + 40) / 100) * 100));
-        heat.setTickUnit(new NumberTickUnit(fahrenheit ? 200 : 100));
-        svg = Svg.withHandles(WIDTH, HEIGHT, label(data, minutes));
+        return new Window(Math.max(SHORTEST_MIN, longest), Math.ceil((top + 40) / 100) * 100);
     }
 
     private static String label(Data data, double minutes) {
@@ -134,7 +167,8 @@ final class LoadCurve {
     private ValueAxis clock(ZonedDateTime start) {
         TimeZone zone = TimeZone.getTimeZone(start.getZone());
         DateAxis axis = new DateAxis("", zone, Locale.ROOT);
-        axis.setRange(Date.from(start.toInstant()), Date.from(at(start, minutes).toInstant()));
+        axis.setRange(
+                Date.from(start.toInstant()), Date.from(at(start, shown.minutes).toInstant()));
         SimpleDateFormat format = new SimpleDateFormat("HH:mm", Locale.ROOT);
         format.setTimeZone(zone);
         axis.setDateFormatOverride(format);
@@ -147,16 +181,21 @@ final class LoadCurve {
 
     private NumberAxis hours() {
         NumberAxis axis = new NumberAxis();
-        axis.setRange(0, minutes / 60);
+        axis.setRange(0, shown.minutes / 60);
         return axis;
     }
 
     private String draw() {
+        data.window.ifPresent(w -> svg.clip("in-window", 0, 0, AREA.getMaxX() + 6, HEIGHT));
+        String cut = data.window.isPresent() ? "clip-path=\"url(#in-window)\"" : "";
+        svg.group(cut);
         if (!data.molds.isEmpty()) {
             water();
         }
+        svg.endGroup();
         heatTicks();
         timeTicks();
+        svg.group(cut);
         stages();
         if (!data.molds.isEmpty()) {
             molds();
@@ -170,6 +209,7 @@ final class LoadCurve {
             corners();
         }
         against();
+        svg.endGroup();
         return svg.done();
     }
 
@@ -198,13 +238,6 @@ final class LoadCurve {
         slowest.trace().forEach(m -> path.append(Svg.point(" L", x(m.minute()), share(m.water()))));
         path.append(Svg.point(" L", x(last(slowest).minute()), AREA.getMaxY())).append(" Z");
         svg.path(path.toString(), "fill=\"#dbe4ea\"");
-        for (int percent = 0; percent <= 100; percent += 50) {
-            svg.text(
-                    AREA.getMaxX() + 5,
-                    share(percent) + 4,
-                    percent + " %",
-                    "font-size=\"11\" fill=\"" + Svg.SLATE + "\"");
-        }
         StringBuilder left = new StringBuilder();
         for (Moment m : slowest.trace()) {
             double y = share(Math.min(100, m.residue() / CHAR_SHOWN * 100));
@@ -229,7 +262,11 @@ final class LoadCurve {
             }
         }
         svg.text(AREA.getMinX() - 6, AREA.getMinY() - 12, fahrenheit ? "°F" : "°C", SMALL + " text-anchor=\"end\"");
-        svg.text(AREA.getMaxX() + 5, AREA.getMinY() - 12, "water", "font-size=\"11\" fill=\"" + Svg.SLATE + "\"");
+        String right = "font-size=\"11\" fill=\"" + Svg.SLATE + "\"";
+        svg.text(AREA.getMaxX() + 5, AREA.getMinY() - 12, "water", right);
+        for (int percent = 0; percent <= 100 && !data.molds.isEmpty(); percent += 50) {
+            svg.text(AREA.getMaxX() + 5, share(percent) + 4, percent + " %", right);
+        }
     }
 
     private void timeTicks() {
@@ -454,10 +491,11 @@ final class LoadCurve {
     private void corners() {
         svg.group(String.format(
                 Locale.ROOT,
-                "id=\"corners\" data-x0=\"%.1f\" data-x1=\"%.1f\" data-minutes=\"%.2f\" data-y0=\"%.1f\" data-y1=\"%.1f\" data-top=\"%.1f\" data-start=\"%.1f\"",
+                "id=\"corners\" data-window=\"%s\" data-x0=\"%.1f\" data-x1=\"%.1f\" data-minutes=\"%.2f\" data-y0=\"%.1f\" data-y1=\"%.1f\" data-top=\"%.1f\" data-start=\"%.1f\"",
+                shown,
                 AREA.getMinX(),
                 AREA.getMaxX(),
-                minutes,
+                shown.minutes,
                 y(0),
                 y(500),
                 500.0,

@@ -95,8 +95,8 @@ public record LoadPage(
     }
 
     /** The curve alone, empty without a program. */
-    static String curve(LoadPlan plan, Account account) {
-        return new Maker(plan, account).curve();
+    static String curve(LoadPlan plan, Account account, Optional<LoadCurve.Window> window) {
+        return new Maker(plan, account).curve(window);
     }
 
     /** How long each mold may stand out of the kiln, one by one. */
@@ -150,7 +150,7 @@ public record LoadPage(
 
         LoadPage make() {
             return new LoadPage(
-                    curve(),
+                    curve(Optional.empty()),
                     segments(),
                     molds(),
                     floors(),
@@ -163,7 +163,7 @@ public record LoadPage(
                     groups());
         }
 
-        private String curve() {
+        private String curve(Optional<LoadCurve.Window> window) {
             if (held.isEmpty()) {
                 return "";
             }
@@ -181,7 +181,8 @@ public record LoadPage(
                             against(),
                             List.of(),
                             -1,
-                            true),
+                            true,
+                            window),
                     units);
         }
 

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.concurrent.CompletableFuture;
 import kilnryu.app.account.Account;
 import kilnryu.app.firing.FiringReader;
 import kilnryu.app.kiln.KilnStore;
@@ -33,6 +34,8 @@ import kilnryu.core.burnout.ProgramGenerator;
 import kilnryu.core.burnout.Segment;
 import kilnryu.core.burnout.ShellFiring;
 import kilnryu.core.burnout.Subject;
+import kilnryu.core.burnout.Trail;
+import kilnryu.core.burnout.Trier;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.kiln.Kiln;
@@ -55,7 +58,7 @@ class LoadReader {
     private static final double SHELL_MAX_C = 1_000;
     private static final Duration KEPT = Duration.ofMinutes(1);
     private static final Duration JUST_NOW = Duration.ofSeconds(3);
-    private static final int MOST_KEPT = 100;
+    private static final int MOST_KEPT = 24;
 
     private final KilnStore kilns;
     private final Plans plans;
@@ -63,6 +66,8 @@ class LoadReader {
     private final Clock clock;
     private final Map<List<Object>, Kept> lately = Collections.synchronizedMap(new Latest<>());
     private final Map<Long, Drawn> drawn = Collections.synchronizedMap(new Latest<>());
+    private final Map<List<Object>, Packing> proposals = Collections.synchronizedMap(new Latest<>());
+    private final Map<Long, Trail> trails = Collections.synchronizedMap(new Latest<>());
 
     LoadReader(KilnStore kilns, Plans plans, Clock clock) {
         this.kilns = kilns;
@@ -87,8 +92,14 @@ class LoadReader {
     /** Plans of a load as they were read for someone. */
     private record Kept(Instant at, List<Plans.Saved> plans) {}
 
-    /** What someone's curve was drawn from. */
-    private record Drawn(Instant at, Units units, Map<String, String> typed, LoadPlan plan) {}
+    /** What someone's curve is drawn from. */
+    private record Drawn(Instant at, Units units, Map<String, String> typed, CompletableFuture<LoadPlan> plan) {
+        boolean serves(Drawn later) {
+            return typed.equals(later.typed)
+                    && units.equals(later.units)
+                    && at.plus(JUST_NOW).isAfter(later.at);
+        }
+    }
 
     /** The trees' plans; while a corner is dragged those of at most a minute ago, and whatever is saved reads them anew. */
     private List<Plans.Saved> plans(Account account, Set<Long> ids, boolean dragged) {
@@ -122,18 +133,23 @@ class LoadReader {
         return new Reading(account, ProgramReader.spoken(typed), way).read();
     }
 
-    /** As read with {@link Way#DRAGGED}; the curve was asked for a moment ago, now all the rest of the same is. */
+    /**
+     * As read with {@link Way#DRAGGED}. The same may have been asked for a moment ago or be at work still: for the curve
+     * while the corner was in the hand, when it was let go, then for all the rest.
+     */
     LoadPlan dragged(Account account, Map<String, String> typed) {
-        Drawn last = drawn.get(account.id());
-        if (last != null
-                && last.typed.equals(typed)
-                && last.units.equals(account.units())
-                && last.at.plus(JUST_NOW).isAfter(clock.instant())) {
-            return last.plan;
+        Drawn fresh = new Drawn(clock.instant(), account.units(), Map.copyOf(typed), new CompletableFuture<>());
+        Drawn drawing = drawn.merge(account.id(), fresh, (last, now) -> last.serves(now) ? last : now);
+        if (drawing == fresh) {
+            try {
+                fresh.plan.complete(read(account, typed, Way.DRAGGED));
+            } catch (RuntimeException e) {
+                drawn.remove(account.id(), fresh);
+                fresh.plan.completeExceptionally(e);
+                throw e;
+            }
         }
-        LoadPlan plan = read(account, typed, Way.DRAGGED);
-        drawn.put(account.id(), new Drawn(clock.instant(), account.units(), Map.copyOf(typed), plan));
-        return plan;
+        return drawing.plan.join();
     }
 
     /** One reading. */
@@ -292,8 +308,9 @@ class LoadReader {
             if (placed.size() == stands.size()) {
                 return new Packing(kiln.chamber(), placed);
             }
-            Packing proposed = Packing.propose(
-                    kiln.chamber(), stands.stream().map(Stand::item).toList());
+            List<Packing.Item> items = stands.stream().map(Stand::item).toList();
+            Packing proposed = proposals.computeIfAbsent(
+                    List.of(kiln.chamber(), items), k -> Packing.propose(kiln.chamber(), items));
             Set<String> there = new LinkedHashSet<>();
             proposed.placed().forEach(p -> there.add(p.item().key()));
             for (Stand s : stands) {
@@ -356,6 +373,11 @@ class LoadReader {
             return shells ? shells(stands, heat, given, kiln) : molds(stands, heat, given, kiln);
         }
 
+        /** While a corner is dragged, only what comes after it is simulated. */
+        private Trier trier() {
+            return way.dragged ? trails.computeIfAbsent(account.id(), id -> new Trail()) : HeldProgram::of;
+        }
+
         private Tried shells(
                 List<Stand> stands, Optional<Kiln> heat, Optional<List<Segment>> given, Optional<StudioKiln> kiln) {
             Stand thickest = stands.stream()
@@ -379,7 +401,7 @@ class LoadReader {
                     .map(s ->
                             ShellFiring.fired(s.name(), s.shell().orElseThrow().plan()))
                     .toList();
-            BurnoutProgram program = new ShellFiring(factors)
+            BurnoutProgram program = new ShellFiring(factors, trier())
                     .generate(question, fired, halved(given), new ShellFiring.Way(heat, way.detail, lengthen(given)));
             return new Tried(Optional.of(program), fired, Map.of());
         }
@@ -401,7 +423,7 @@ class LoadReader {
             BurnoutQuestion question = new BurnoutQuestion(load, school, top(kiln));
             List<HeldProgram.Fired> fired =
                     load.stream().map(s -> HeldProgram.Fired.of(s, factors)).toList();
-            ProgramGenerator generator = new ProgramGenerator(factors);
+            ProgramGenerator generator = new ProgramGenerator(factors, trier());
             BurnoutProgram program = given.isPresent()
                     ? generator.tried(question, halved(given).orElseThrow(), heat, way.detail, lengthen(given))
                     : generator.generate(question, heat, way.detail);

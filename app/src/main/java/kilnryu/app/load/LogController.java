@@ -4,9 +4,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
-import java.time.DateTimeException;
-import java.time.Instant;
-import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -16,6 +13,9 @@ import java.util.Optional;
 import kilnryu.app.account.Account;
 import kilnryu.app.kiln.KilnStore;
 import kilnryu.app.logger.LoggerCsv;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Range;
+import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.Show;
 import kilnryu.core.burnout.BackPlan;
 import kilnryu.core.burnout.Segment;
@@ -27,29 +27,33 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 
 /** What was measured beside what was planned, and programs as files and on a card. */
 @Controller
 public class LogController {
+    private static final Range MOVED = new Range(Measure.MINUTE, -10_080, 10_080);
+
     private final Firings firings;
     private final FiringStore store;
     private final Runs runs;
     private final KilnStore kilns;
+    private final LogIntake intake;
     private final LoadReader reader;
 
-    LogController(Firings firings, FiringStore store, Runs runs, KilnStore kilns, LoadReader reader) {
+    LogController(Firings firings, FiringStore store, Runs runs, KilnStore kilns, LogIntake intake, LoadReader reader) {
         this.firings = firings;
         this.store = store;
         this.runs = runs;
         this.kilns = kilns;
+        this.intake = intake;
         this.reader = reader;
     }
 
@@ -62,22 +66,50 @@ public class LogController {
         if (row.planned()) {
             return "redirect:/firings/" + id;
         }
-        return page(account, row, model);
+        Map<String, String> asked = asked(row, Map.of());
+        return page(account, row, new SheetForm(Fields.typed(asked, account.units()), asked, false), model);
     }
 
-    private String page(Account account, FiringStore.Row row, Model model) {
+    private String page(Account account, FiringStore.Row row, SheetForm form, Model model) {
         Runs.Standing standing = runs.standing(row);
-        Deviation deviation = Deviation.of(standing);
+        List<FiringStore.Event> events = store.events(row.id());
         model.addAttribute("id", row.id());
         model.addAttribute("name", row.name());
         model.addAttribute("running", row.running());
-        model.addAttribute("page", RunPage.of(row, standing, store.events(row.id()), account));
-        model.addAttribute("deviation", deviation);
+        model.addAttribute("page", RunPage.of(row, standing, events, account));
+        model.addAttribute("deviation", Deviation.of(standing));
         model.addAttribute("stream", LoadPage.stations(row.id(), row.state(), "log", Optional.empty()));
         model.addAttribute("startedAt", Show.dayAndClock(row.startedAt().atZone(account.zoneId())));
-        Long kiln = kiln(row);
-        model.addAttribute("columns", kiln == null ? Map.of() : kilns.columns(kiln));
+        model.addAttribute("form", form);
+        model.addAttribute("units", List.of(new SheetForm.Option("C", "°C"), new SheetForm.Option("F", "°F")));
+        model.addAttribute("from", List.of(new SheetForm.Option("start", "the start of the firing")));
+        events.stream()
+                .filter(e -> e.kind().equals("log") && e.data().containsKey("bad"))
+                .reduce((a, b) -> b)
+                .ifPresent(e -> model.addAttribute("lately", words(e)));
         return "load/log";
+    }
+
+    private static String words(FiringStore.Event e) {
+        String bad = e.data().get("bad");
+        return e.subject() + " taken in from \"" + e.data().get("temperature") + "\""
+                + (bad.equals("0") ? "" : ", " + bad + (bad.equals("1") ? " line" : " lines") + " could not be read")
+                + ".";
+    }
+
+    /** What was typed of the columns, and what is kept of them for the kiln. */
+    private Map<String, String> asked(FiringStore.Row row, Map<String, String> typed) {
+        Long kiln = kiln(row);
+        Map<String, String> asked = new LinkedHashMap<>();
+        if (kiln != null) {
+            kilns.columns(kiln).forEach((key, value) -> asked.put("col_" + key, value));
+        }
+        typed.forEach((key, value) -> {
+            if (!value.isBlank() && !key.equals("_csrf")) {
+                asked.put(key, value.strip());
+            }
+        });
+        return asked;
     }
 
     private static Long kiln(FiringStore.Row row) {
@@ -86,7 +118,6 @@ public class LogController {
     }
 
     @PostMapping("/firings/{id:\\d+}/log")
-    @Transactional
     public String take(
             @AuthenticationPrincipal Account account,
             @PathVariable long id,
@@ -99,71 +130,45 @@ public class LogController {
         if (row.planned()) {
             throw new ResponseStatusException(HttpStatus.CONFLICT);
         }
+        Map<String, String> typed = asked(row, form);
+        Fields fields = Fields.typed(typed, account.units());
         try {
+            KilnLog.Asked asked = asked(account, row, fields);
             if (file == null || file.isEmpty()) {
                 throw new LoggerCsv.Unusable("Choose the file first.");
             }
-            Long kiln = kiln(row);
-            Map<String, String> asked = new LinkedHashMap<>(kiln == null ? Map.of() : kilns.columns(kiln));
-            for (String key : List.of("time", "temperature", "unit", "clock")) {
-                String typed = form.getOrDefault("col_" + key, "").strip();
-                if (!typed.isEmpty() && typed.length() <= 80) {
-                    asked.put(key, typed);
-                }
+            if (!fields.hasErrors()) {
+                intake.take(account, row, new String(file.getBytes(), StandardCharsets.UTF_8), asked, kiln(row));
+                return "redirect:/firings/" + id + "/log?taken";
             }
-            KilnLog log = KilnLog.read(
-                    new String(file.getBytes(), StandardCharsets.UTF_8),
-                    asked,
-                    account.zoneId(),
-                    start(account, row, form));
-            store.forget(id, "log");
-            store.samples(id, "log", log.samples());
-            if (kiln != null) {
-                kilns.keepColumns(kiln, log.columns());
-            }
-            store.event(account, id, 0, "log", log.samples().size() + " readings", Map.of());
-            Runs.Standing now = runs.standing(row);
-            store.event(
-                    account,
-                    id,
-                    0,
-                    "deviation",
-                    "",
-                    Deviation.of(now)
-                            .data(now.second() / 60 - row.frozen().orElseThrow().minutes()));
-            model.addAttribute(
-                    "taken",
-                    String.format(
-                            Locale.ROOT,
-                            "%,d readings taken in from \"%s\"%s.",
-                            log.samples().size(),
-                            log.columns().get("temperature"),
-                            log.bad() > 0 ? ", " + log.bad() + " lines could not be read" : ""));
         } catch (LoggerCsv.Unusable e) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            model.addAttribute("fault", e.getMessage());
+            fields.error(e.field(), e.getMessage());
         }
-        return page(account, row, model);
+        response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+        return page(account, row, new SheetForm(fields, typed, true), model);
     }
 
-    /** When the log's clock times count from: the start of the firing, or the first reading. */
-    private static Optional<Instant> start(Account account, FiringStore.Row row, Map<String, String> form)
-            throws LoggerCsv.Unusable {
-        String from = form.getOrDefault("from", "first");
-        if (from.equals("start")) {
-            return Optional.of(row.startedAt());
+    private static KilnLog.Asked asked(Account account, FiringStore.Row row, Fields fields) {
+        Map<String, String> columns = new LinkedHashMap<>();
+        for (String key : List.of("time", "temperature", "unit", "clock")) {
+            fields.text("col_" + key, 80).ifPresent(value -> columns.put(key, value));
         }
-        String typed = form.getOrDefault("from_at", "").strip();
-        if (from.equals("at") && !typed.isEmpty()) {
-            try {
-                return Optional.of(LocalDateTime.parse(typed.replace(' ', 'T'))
-                        .atZone(account.zoneId())
-                        .toInstant());
-            } catch (DateTimeException e) {
-                throw new LoggerCsv.Unusable("Type day and hour like 2026-05-08 18:30.");
-            }
-        }
-        return Optional.empty();
+        boolean fromStart = fields.text("from", 10).orElse("").equals("start");
+        return new KilnLog.Asked(
+                columns,
+                account.zoneId(),
+                fromStart ? Optional.of(row.startedAt()) : Optional.empty(),
+                fields.quantity("moved", MOVED).orElse(0) * 60);
+    }
+
+    /** How far a file is that is being taken in; nothing while none is. */
+    @GetMapping("/firings/{id:\\d+}/log/intake")
+    @ResponseBody
+    public ResponseEntity<FiringStore.Intake> intake(@AuthenticationPrincipal Account account, @PathVariable long id) {
+        firings.found(account, id);
+        return store.intake(id)
+                .map(ResponseEntity::ok)
+                .orElseGet(() -> ResponseEntity.noContent().build());
     }
 
     @GetMapping("/firings/{id:\\d+}/program.csv")

@@ -125,7 +125,8 @@ public record RunPage(
                             List.of(),
                             standing.measured().samples(),
                             row.running() ? now : -1,
-                            false),
+                            false,
+                            Optional.empty()),
                     units);
         }
 

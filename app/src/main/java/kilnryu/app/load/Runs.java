@@ -77,7 +77,7 @@ class Runs {
             Map<Double, Double> samples = new LinkedHashMap<>();
             report.fresh().forEach(r -> r.celsius().ifPresent(c -> samples.put(r.second(), c)));
             if (!samples.isEmpty()) {
-                store.samples(id, "controller", samples);
+                store.reported(id, samples);
             }
             return report.status();
         });

@@ -15,6 +15,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.DoubleConsumer;
+import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -26,20 +28,39 @@ public final class LoggerCsv {
             DateTimeFormatter.ofPattern("d.M.uuuu H:mm[:ss]"),
             DateTimeFormatter.ofPattern("M/d/uuuu H:mm[:ss]"));
 
+    private static final Pattern MARKS = Pattern.compile("[%'\\s]|°[CF]");
+    private static final Pattern THOUSANDS = Pattern.compile("[-+]?\\d{1,3}(,\\d{3})+(\\.\\d+)?");
+    private static final Pattern OFFSET = Pattern.compile(".*(Z|[+-]\\d\\d:\\d\\d)");
+    private static final int TELL_EVERY = 20_000;
+
     private final String text;
     private final CSVFormat format;
+    private final boolean commaIsPoint;
 
-    private LoggerCsv(String text, CSVFormat format) {
+    private LoggerCsv(String text, CSVFormat format, boolean commaIsPoint) {
         this.text = text;
         this.format = format;
+        this.commaIsPoint = commaIsPoint;
     }
 
     /** A file that cannot be taken in, with a word for the one who tried. */
     public static final class Unusable extends Exception {
         private static final long serialVersionUID = 1L;
 
+        private final String field;
+
         public Unusable(String message) {
+            this(message, "file");
+        }
+
+        /** @param field of the form at which it is said */
+        public Unusable(String message, String field) {
             super(message);
+            this.field = field;
+        }
+
+        public String field() {
+            return field;
         }
     }
 
@@ -57,7 +78,8 @@ public final class LoggerCsv {
                         .setIgnoreEmptyLines(true)
                         .setTrim(true)
                         .setAllowMissingColumnNames(true)
-                        .get());
+                        .get(),
+                separator == ';');
     }
 
     /** Its headings. */
@@ -71,8 +93,18 @@ public final class LoggerCsv {
 
     /** Line by line; a line that cannot be read is the reader's to count. */
     public void each(Consumer<CSVRecord> reader) throws Unusable {
+        each(reader, share -> {});
+    }
+
+    /** @param told the share that has been read, now and then */
+    public void each(Consumer<CSVRecord> reader, DoubleConsumer told) throws Unusable {
         try (CSVParser parser = parser()) {
-            parser.forEach(reader);
+            for (CSVRecord line : parser) {
+                reader.accept(line);
+                if (line.getRecordNumber() % TELL_EVERY == 0) {
+                    told.accept(line.getCharacterPosition() / (double) text.length());
+                }
+            }
         } catch (IOException | UncheckedIOException | IllegalStateException e) {
             throw new Unusable("This is no CSV that can be read: " + e.getMessage());
         }
@@ -101,20 +133,21 @@ public final class LoggerCsv {
     }
 
     /**
-     * A number with point or comma; commas that part thousands are left out.
+     * A number with point or comma. Where semicolons part the columns a comma is the point and points part thousands, else
+     * commas in their places part thousands.
      *
      * @throws NumberFormatException for anything else
      */
-    public static double number(String text) {
-        String plain = text.replace("%", "")
-                .replace("°C", "")
-                .replace("°F", "")
-                .replace("'", "")
-                .strip();
-        if (plain.matches("[-+]?\\d{1,3}(,\\d{3})+(\\.\\d+)?")) {
-            return Double.parseDouble(plain.replace(",", ""));
+    public double number(String shown) {
+        String plain = MARKS.matcher(shown).replaceAll("");
+        if (plain.indexOf(',') < 0) {
+            return Double.parseDouble(plain);
         }
-        return Double.parseDouble(plain.replace(',', '.'));
+        if (commaIsPoint) {
+            return Double.parseDouble(plain.replace(".", "").replace(',', '.'));
+        }
+        return Double.parseDouble(
+                THOUSANDS.matcher(plain).matches() ? plain.replace(",", "") : plain.replace(',', '.'));
     }
 
     /**
@@ -125,7 +158,7 @@ public final class LoggerCsv {
      */
     public static Instant time(String text, ZoneId zone, Optional<Instant> before) {
         String plain = text.strip();
-        if (plain.matches(".*(Z|[+-]\\d\\d:\\d\\d)$")) {
+        if (OFFSET.matcher(plain).matches()) {
             return OffsetDateTime.parse(plain.replace(' ', 'T')).toInstant();
         }
         String spaced = plain.replace('T', ' ');

@@ -67,7 +67,17 @@ public final class Svg {
     }
 
     public Svg endGroup() {
-        out.append("</g>");
+        return ends("</g>");
+    }
+
+    /** A rectangle that groups may be cut to by its name. */
+    public Svg clip(String name, double x, double y, double width, double height) {
+        out.append("<clipPath id=\"").append(name).append("\">");
+        return rect(x, y, width, height, "").ends("</clipPath>");
+    }
+
+    private Svg ends(String tag) {
+        out.append(tag);
         return this;
     }
 

@@ -11,6 +11,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.Response;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.List;
@@ -76,6 +77,8 @@ abstract class BrowserTest {
     @BeforeEach
     void newContext() {
         context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        context.addInitScript("window.settled = [];"
+                + "addEventListener('htmx:afterSettle', e => window.settled.push(e.detail.xhr.responseURL), true)");
         page = context.newPage();
         page.onRequest(r -> {
             if (!r.url().startsWith(app.address()) && !r.url().startsWith("data:")) {
@@ -110,6 +113,14 @@ abstract class BrowserTest {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in"))
                 .click();
         page.waitForURL("**/trees**");
+    }
+
+    /** Does something and waits until what the server answers at an address stands in the page. */
+    void answered(String address, Runnable action) {
+        int before = (int) page.evaluate("window.settled.length");
+        Response answer = page.waitForResponse(address, action);
+        page.waitForFunction(
+                "([before, url]) => window.settled.slice(before).includes(url)", List.of(before, answer.url()));
     }
 
     void press(String button) {

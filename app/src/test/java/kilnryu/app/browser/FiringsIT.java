@@ -64,7 +64,7 @@ class FiringsIT extends BrowserTest {
         page.locator("[name=name]").fill(name);
         page.locator("[name=kiln]").selectOption(new SelectOption().setLabel("round kiln"));
         for (String mold : new String[] {"Dunlin small", "Dunlin large"}) {
-            page.waitForResponse(
+            answered(
                     "**/load/try",
                     () -> page.locator(".ticks label")
                             .filter(new Locator.FilterOptions().setHasText(mold))
@@ -95,14 +95,14 @@ class FiringsIT extends BrowserTest {
         String was = x.inputValue();
         Locator mold = page.locator(".floors .mold").first();
         mold.focus();
-        page.waitForResponse("**/load/try", () -> page.keyboard().press("ArrowRight"));
+        answered("**/load/try", () -> page.keyboard().press("ArrowRight"));
         assertThat(x).not().hasValue(was);
         // dragged far to the right it stands in the wall, and that is said
         BoundingBox box = page.locator(".floors .mold").first().boundingBox();
         page.mouse().move(box.x + box.width / 2, box.y + box.height / 2);
         page.mouse().down();
         page.mouse().move(box.x + box.width / 2 + 400, box.y + box.height / 2);
-        page.waitForResponse("**/load/try", () -> page.mouse().up());
+        answered("**/load/try", () -> page.mouse().up());
         assertThat(page.locator("#answer")).containsText("stands in the wall");
         press("Propose places");
         assertThat(page.locator("#answer")).not().containsText("stands in the wall");
@@ -114,6 +114,7 @@ class FiringsIT extends BrowserTest {
         page.navigate(firing);
         accessible("program");
         String dry = dry("Dunlin large");
+        String held = page.locator("#hold-1").inputValue();
         assertThat(page.locator("#answer")).not().containsText("ends before this is so");
         Locator corner = page.locator(".corner[data-line='0'][data-what=hold]");
         BoundingBox box = corner.boundingBox();
@@ -122,17 +123,20 @@ class FiringsIT extends BrowserTest {
         page.mouse().move(box.x + box.width / 2 - 220, box.y + box.height / 2);
         page.mouse().move(box.x + box.width / 2 - 219, box.y + box.height / 2);
         assertThat(corner.locator(".said")).containsText("hold ");
+        // in the hand still, and the middles answer
+        assertThat(page.locator("#curve clipPath")).hasCount(1);
+        assertThat(page.locator("#hold-1")).hasValue(held);
+        assertThat(corner).hasClass("corner held");
         Locator curve = page.locator("#curve svg");
-        page.waitForResponse(
-                "**/try",
-                () -> page.waitForResponse("**/curve", () -> page.mouse().up()));
+        answered("**/try", () -> answered("**/curve", () -> page.mouse().up()));
         assertThat(curve).hasCount(1);
+        assertThat(page.locator("#curve clipPath")).hasCount(0);
         assertThat(corner).isFocused();
         assertThat(page.locator("#answer")).containsText("The hold at 150 °C ends before this is so in Dunlin large");
         assertThat(dry("Dunlin large")).isNotEqualTo(dry);
         String hold = page.locator("#hold-1").inputValue();
         page.locator(".corner[data-line='0'][data-what=hold]").focus();
-        page.waitForResponse("**/try", () -> page.keyboard().press("ArrowRight"));
+        answered("**/try", () -> page.keyboard().press("ArrowRight"));
         assertThat(page.locator("#hold-1")).not().hasValue(hold);
         press("Let the holds follow the heat");
         assertThat(page.locator("#answer")).not().containsText("ends before this is so");

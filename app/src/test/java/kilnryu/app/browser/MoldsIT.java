@@ -51,10 +51,8 @@ class MoldsIT extends BrowserTest {
         chosen().getByText("Take this flask").click();
         page.waitForURL("**/mold?saved");
         page.locator("[name=system]").selectOption("gypsum-jewelry");
-        page.waitForResponse(
-                "**/mold/try", () -> page.locator("[name=tree_width_mm]").fill("60 mm"));
-        page.waitForResponse(
-                "**/mold/try", () -> page.locator("[name=tree_height_mm]").fill("100 mm"));
+        answered("**/mold/try", () -> page.locator("[name=tree_width_mm]").fill("60 mm"));
+        answered("**/mold/try", () -> page.locator("[name=tree_height_mm]").fill("100 mm"));
         press("Save");
         page.waitForURL("**/mold?saved");
         return tree;
@@ -73,16 +71,16 @@ class MoldsIT extends BrowserTest {
         accessible("which flask");
         Locator grip = page.locator(".grip");
         grip.focus();
-        page.waitForResponse("**/fit/flasks**", () -> page.keyboard().press("Shift+ArrowRight"));
+        answered("**/fit/flasks**", () -> page.keyboard().press("Shift+ArrowRight"));
         assertThat(page.locator("[name=tilt_deg]").first()).hasValue("5°");
         assertThat(page.locator(".grip")).isFocused();
-        page.waitForResponse("**/fit/flasks**", () -> page.keyboard().press("ArrowUp"));
+        answered("**/fit/flasks**", () -> page.keyboard().press("ArrowUp"));
         assertThat(page.locator("[name=lift_mm]").first()).hasValue("1 mm");
         var box = page.locator(".grip").boundingBox();
         page.mouse().move(box.x + box.width / 2, box.y + box.height / 2);
         page.mouse().down();
         page.mouse().move(box.x + 60, box.y);
-        page.waitForResponse("**/fit/flasks**", () -> page.mouse().up());
+        answered("**/fit/flasks**", () -> page.mouse().up());
         assertThat(page.locator("#flasks")).containsText("too near the wall");
         page.locator("#fit [name=tilt_deg]").fill("0");
         assertThat(chosen().locator("h2")).hasText("middle");
@@ -148,11 +146,11 @@ class MoldsIT extends BrowserTest {
         page.locator("[name='parts[k1].ingredient']").selectOption("plaster");
         page.locator("[name='parts[k1].share_pct']").fill("50");
         page.locator("[name='parts[k2].ingredient']").selectOption("grog");
-        page.waitForResponse(
+        answered(
                 "**/blends/0/try",
                 () -> page.locator("[name='parts[k2].share_pct']").fill("49.4"));
         assertThat(page.locator("#blend-answer")).containsText("0.6 % is missing");
-        page.waitForResponse(
+        answered(
                 "**/blends/0/try",
                 () -> page.locator("[name='parts[k2].share_pct']").fill("50"));
         assertThat(page.locator("#blend-answer")).containsText("in all");
@@ -171,7 +169,7 @@ class MoldsIT extends BrowserTest {
         page.navigate(tree + "/mold");
         page.locator("#mold_kind").selectOption("block");
         assertThat(page.locator("[name=inner_diameter_mm]")).isHidden();
-        page.waitForResponse(
+        answered(
                 "**/mold/try",
                 () -> page.locator("[name='block.fine.mix']")
                         .selectOption(new com.microsoft.playwright.options.SelectOption()

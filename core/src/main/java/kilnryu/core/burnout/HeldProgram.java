@@ -131,10 +131,11 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
         return slower;
     }
 
-    private static final class Pass {
+    /** One way through a program. */
+    static class Pass {
         private final List<Segment> rough;
         private final Question question;
-        private final KilnRun run;
+        final KilnRun run;
         private final List<Segment> done = new ArrayList<>();
         private final List<Integer> never = new ArrayList<>();
         private final List<Unmet> unmet = new ArrayList<>();
@@ -162,14 +163,29 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
 
         HeldProgram run(double start) {
             double from = start;
-            for (Segment s : rough) {
+            for (Segment s : rough.subList(done.size(), rough.size())) {
                 ramp(from, s);
-                done.add(hold(s));
+                done.add(hold(s, run.time()));
                 from = s.target();
             }
             run.end(from);
             return new HeldProgram(done, run, never, unmet, 0);
         }
+
+        /** Goes on in the hold of a segment that began at a time, after others whose ends were as they are given. */
+        HeldProgram runOn(List<KilnRun> ends, double began) {
+            for (KilnRun end : ends) {
+                Segment s = rough.get(done.size());
+                unmet(s, end);
+                done.add(s);
+            }
+            Segment s = rough.get(done.size());
+            done.add(hold(s, began));
+            return run(s.target());
+        }
+
+        /** What is done after each step in a hold. */
+        void stepped(int segment, double began) {}
 
         private void ramp(double from, Segment s) {
             double rate = Math.min(s.rate(), AS_FAST_AS_IT_CAN);
@@ -180,12 +196,16 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
             }
         }
 
-        private Segment hold(Segment s) {
-            double begins = run.time();
+        private Segment hold(Segment s, double begins) {
             double least = s.hold();
             if (s.until() == Until.NOTHING || !question.lengthen) {
-                run.go(begins + least * 60, t -> s.target());
-                waiting(s).ifPresent(f -> unmet.add(new Unmet(done.size(), f.charge.name())));
+                double ends = begins + least * 60;
+                stepped(done.size(), begins);
+                while (run.time() < ends - 1e-6) {
+                    run.step(ends, t -> s.target());
+                    stepped(done.size(), begins);
+                }
+                unmet(s, run);
                 return s;
             }
             Waited waited = waits(s, begins);
@@ -196,6 +216,10 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
                 never.add(done.size());
             }
             return s.held(minutes, sum(s, least, needed), ruledBy(s, waited, needed > least));
+        }
+
+        private void unmet(Segment s, KilnRun atItsEnd) {
+            waiting(s, atItsEnd).ifPresent(f -> unmet.add(new Unmet(done.size(), f.charge.name())));
         }
 
         private String ruledBy(Segment s, Waited waited, boolean waitedLonger) {
@@ -227,7 +251,7 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
             double looked = begins;
             double burnt = begins;
             while (true) {
-                Optional<Fired> waiting = waiting(s);
+                Optional<Fired> waiting = waiting(s, run);
                 if (waiting.isEmpty()) {
                     return new Waited(run.time(), true, by);
                 }
@@ -271,16 +295,16 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
             return true;
         }
 
-        private Optional<Fired> waiting(Segment s) {
+        private Optional<Fired> waiting(Segment s, KilnRun run) {
             for (int i = 0; i < question.load.size(); i++) {
-                if (waits(s, i)) {
+                if (waits(s, i, run)) {
                     return Optional.of(question.load.get(i));
                 }
             }
             return Optional.empty();
         }
 
-        private boolean waits(Segment s, int i) {
+        private boolean waits(Segment s, int i, KilnRun run) {
             Fired fired = question.load.get(i);
             double core = run.core(i);
             return switch (s.until()) {

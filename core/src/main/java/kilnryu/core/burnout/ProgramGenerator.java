@@ -44,9 +44,15 @@ public final class ProgramGenerator {
     private static final double LARGEST_STEP_K = 75;
 
     private final Factors factors;
+    private final Trier trier;
 
     public ProgramGenerator(Factors factors) {
+        this(factors, HeldProgram::of);
+    }
+
+    public ProgramGenerator(Factors factors, Trier trier) {
         this.factors = factors;
+        this.trier = trier;
     }
 
     public static List<Constant> constants() {
@@ -70,7 +76,7 @@ public final class ProgramGenerator {
         if (question.school().bySteps()) {
             rough = Steps.of(rough, LARGEST_STEP_K, BurnoutQuestion.START_C);
         }
-        return finish(question, HeldProgram.of(rough, asked(question, kiln, detail, true)), kiln);
+        return finish(question, trier.tried(rough, asked(question, kiln, detail, true)), kiln);
     }
 
     /** A program that is given, tried on the load: its holds as they are, or lengthened where it says what they wait for. */
@@ -80,7 +86,7 @@ public final class ProgramGenerator {
             Optional<Kiln> kiln,
             KilnRun.Detail detail,
             boolean lengthen) {
-        return finish(question, HeldProgram.of(given, asked(question, kiln, detail, lengthen)), kiln);
+        return finish(question, trier.tried(given, asked(question, kiln, detail, lengthen)), kiln);
     }
 
     private HeldProgram.Question asked(

@@ -56,9 +56,15 @@ public final class ShellFiring {
     private static final double DRY_C = 150;
 
     private final Factors factors;
+    private final Trier trier;
 
     public ShellFiring(Factors factors) {
+        this(factors, HeldProgram::of);
+    }
+
+    public ShellFiring(Factors factors, Trier trier) {
         this.factors = factors;
+        this.trier = trier;
     }
 
     /**
@@ -104,7 +110,7 @@ public final class ShellFiring {
         if (mold.isEmpty()) {
             return none(q);
         }
-        HeldProgram held = HeldProgram.of(
+        HeldProgram held = trier.tried(
                 given.orElseGet(() -> segments(q, mold.get())),
                 new HeldProgram.Question(load, way.kiln, BurnoutQuestion.START_C, way.detail, way.lengthen));
         return finish(q, mold.get(), held);

@@ -136,6 +136,52 @@ public final class Conduction {
         step = 1;
     }
 
+    private Conduction(Conduction from) {
+        medium = from.medium;
+        curves = from.curves;
+        side = from.side;
+        bottom = from.bottom;
+        top = from.top;
+        start = from.start;
+        perStep = from.perStep;
+        longest = from.longest;
+        rings = from.rings;
+        layers = from.layers;
+        dr = from.dr;
+        dz = from.dz;
+        ringArea = from.ringArea;
+        radialGeometry = from.radialGeometry;
+        sideArea = from.sideArea;
+        t = from.t.clone();
+        hottest = from.hottest.clone();
+        k = new double[t.length];
+        sideSurface = from.sideSurface.clone();
+        bottomSurface = from.bottomSurface.clone();
+        topSurface = from.topSurface.clone();
+        int most = from.line.length;
+        line = new double[most];
+        next = new double[most];
+        capacity = new double[most];
+        lower = new double[most];
+        upper = new double[most];
+        main = new double[most];
+        right = new double[most];
+        conductance = new double[most + 1];
+        volume = new double[most];
+        time = from.time;
+        step = from.step;
+        heatIn = from.heatIn;
+        changed = from.changed;
+        axisFirst = from.axisFirst;
+        dry = from.dry;
+        steps = from.steps;
+    }
+
+    /** A body as this one is now, that goes on for itself. */
+    public Conduction copy() {
+        return new Conduction(this);
+    }
+
     private double[] filled(int size) {
         double[] all = new double[size];
         java.util.Arrays.fill(all, start);

@@ -73,8 +73,8 @@ public final class KilnRun {
 
     private final List<Charge> charges;
     private final Detail detail;
-    private final List<Course> courses = new ArrayList<>();
-    private final List<KilnAt> kilnAt = new ArrayList<>();
+    private final List<Course> courses;
+    private final List<KilnAt> kilnAt;
     private Optional<Kiln> kiln;
     private double kilnC;
     private double joules;
@@ -92,8 +92,28 @@ public final class KilnRun {
         this.kiln = kiln;
         this.detail = detail;
         kilnC = start;
-        charges.forEach(c -> courses.add(new Course(c, detail, start)));
+        kilnAt = new ArrayList<>();
+        courses = charges.stream().map(c -> new Course(c, detail, start)).toList();
         note(start);
+    }
+
+    private KilnRun(KilnRun from) {
+        charges = from.charges;
+        detail = from.detail;
+        courses = from.courses.stream().map(Course::new).toList();
+        kilnAt = new ArrayList<>(from.kilnAt);
+        kiln = from.kiln;
+        kilnC = from.kilnC;
+        joules = from.joules;
+        time = from.time;
+        behind = from.behind;
+        noted = from.noted;
+        pictured = from.pictured;
+    }
+
+    /** A run as this one is now, that goes on for itself. */
+    public KilnRun copy() {
+        return new KilnRun(this);
     }
 
     /** Goes on to a time, s, with the program's temperature by seconds; corners of it should be ends of such a way. */
@@ -112,7 +132,8 @@ public final class KilnRun {
         end(program.at(end));
     }
 
-    private void step(double to, DoubleUnaryOperator asked) {
+    /** One step, no further than a time, s, with the program's temperature by seconds. */
+    public void step(double to, DoubleUnaryOperator asked) {
         double dt = Math.min(to - time, length());
         double then = time + dt;
         if (kiln.isEmpty()) {
@@ -267,9 +288,9 @@ public final class KilnRun {
         private final Charge charge;
         private final Conduction body;
         private final double times;
-        private final OptionalDouble[] past = {OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty()};
-        private final List<Firing.Moment> trace = new ArrayList<>();
-        private final List<Section> sections = new ArrayList<>();
+        private final OptionalDouble[] past;
+        private final List<Firing.Moment> trace;
+        private final List<Section> sections;
         private double core;
         private double seen;
         private double most;
@@ -287,6 +308,26 @@ public final class KilnRun {
             most = start;
             hottest = start;
             residue = charge.residue;
+            past = new OptionalDouble[] {OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty()};
+            trace = new ArrayList<>();
+            sections = new ArrayList<>();
+        }
+
+        Course(Course from) {
+            charge = from.charge;
+            body = from.body.copy();
+            times = from.times;
+            past = from.past.clone();
+            trace = new ArrayList<>(from.trace);
+            sections = new ArrayList<>(from.sections);
+            core = from.core;
+            seen = from.seen;
+            most = from.most;
+            hottest = from.hottest;
+            lag = from.lag;
+            mismatch = from.mismatch;
+            residue = from.residue;
+            burnt = from.burnt;
         }
 
         void go(double to, DoubleUnaryOperator around) {

@@ -1,0 +1,85 @@
+package kilnryu.app.load;
+
+import java.time.Clock;
+import java.util.HashMap;
+import java.util.Locale;
+import java.util.Map;
+import kilnryu.app.account.Account;
+import kilnryu.app.kiln.KilnStore;
+import kilnryu.app.logger.LoggerCsv.Unusable;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Takes in the file of a kiln's controller or logger: all of it or nothing, and says how far it is. */
+@Component
+class LogIntake {
+    private static final long TELL_MS = 300;
+
+    private final FiringStore store;
+    private final KilnStore kilns;
+    private final Runs runs;
+    private final TransactionTemplate whole;
+    private final TransactionTemplate aside;
+    private final Clock clock;
+
+    LogIntake(FiringStore store, KilnStore kilns, Runs runs, PlatformTransactionManager transactions, Clock clock) {
+        this.store = store;
+        this.kilns = kilns;
+        this.runs = runs;
+        this.clock = clock;
+        whole = new TransactionTemplate(transactions);
+        aside = new TransactionTemplate(transactions);
+        aside.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
+    }
+
+    /** @param kiln whose columns are kept; null for none */
+    void take(Account account, FiringStore.Row row, String text, KilnLog.Asked asked, Long kiln) throws Unusable {
+        Telling telling = new Telling(row.id());
+        try {
+            KilnLog log = KilnLog.read(text, asked, share -> telling.tell("reading its lines", share));
+            whole.executeWithoutResult(t -> {
+                store.logged(row.id(), log.readings(), share -> telling.tell("storing its readings", share));
+                if (kiln != null) {
+                    kilns.keepColumns(kiln, log.columns());
+                }
+                Map<String, String> data = new HashMap<>(log.columns());
+                data.put("bad", Integer.toString(log.bad()));
+                String readings = String.format(
+                        Locale.ROOT, "%,d readings", log.readings().size());
+                store.event(account, row.id(), 0, "log", readings, data);
+                Runs.Standing now = runs.standing(row);
+                double late = now.second() / 60 - row.frozen().orElseThrow().minutes();
+                store.event(
+                        account, row.id(), 0, "deviation", "", Deviation.of(now).data(late));
+            });
+        } finally {
+            telling.done();
+        }
+    }
+
+    /** Writes down how far it is, some three times a second, for the page to ask for. */
+    private final class Telling {
+        private final long firing;
+        private long told;
+
+        Telling(long firing) {
+            this.firing = firing;
+        }
+
+        void tell(String words, double share) {
+            long now = clock.millis();
+            if (now - told >= TELL_MS) {
+                told = now;
+                aside.executeWithoutResult(t -> store.intake(firing, words, share));
+            }
+        }
+
+        void done() {
+            if (told > 0) {
+                store.noIntake(firing);
+            }
+        }
+    }
+}

@@ -1,0 +1,134 @@
+package kilnryu.core.burnout;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import kilnryu.core.kiln.KilnRun;
+
+/**
+ * The way a load has gone through its last program, to be taken up where another one leaves it. While one corner of a program
+ * is moved, nothing changes before it: only the rest is simulated anew. What comes out is the same, to the last digit, as
+ * {@link HeldProgram#of} gives, because a run that is taken up takes the same steps.
+ *
+ * <p>Kept are the states at both ends of each hold and about every half hour in it. Safe for several threads, one after the
+ * other.
+ */
+public final class Trail implements Trier {
+    private static final double EVERY_S = 1_800;
+
+    private Optional<HeldProgram.Question> asked = Optional.empty();
+    private List<Stop> stops = List.of();
+
+    /**
+     * How a load stood in a hold.
+     *
+     * @param before the segments before it, and its own ramp and target, by what rules heat
+     * @param began when its hold began, s
+     */
+    private record Stop(KilnRun run, List<Heat> before, double began) {
+        int segment() {
+            return before.size() - 1;
+        }
+
+        /** Whether another program comes by here. */
+        boolean servesAs(List<Segment> program) {
+            int last = segment();
+            if (last >= program.size() || run.time() > began + program.get(last).hold() * 60.0 + 1e-6) {
+                return false;
+            }
+            if (run.time() > began + before.get(last).hold * 60.0 - 1e-6
+                    && before.get(last).hold != program.get(last).hold()) {
+                // the step that ended here was cut short; a longer hold would have gone on
+                return false;
+            }
+            for (int i = 0; i <= last; i++) {
+                Heat is = before.get(i);
+                if (!is.equals(Heat.of(
+                        program.get(i), i == last ? is.hold : program.get(i).hold()))) {
+                    return false;
+                }
+            }
+            return true;
+        }
+
+        boolean atEndOf(Segment s) {
+            return Math.abs(run.time() - began - s.hold() * 60.0) < 1e-6;
+        }
+    }
+
+    /** What of a segment rules the heat. */
+    private record Heat(double rate, double target, int hold) {
+        static Heat of(Segment s, int hold) {
+            return new Heat(s.rate(), s.target(), hold);
+        }
+    }
+
+    @Override
+    public synchronized HeldProgram tried(List<Segment> program, HeldProgram.Question question) {
+        if (question.lengthen() || question.load().isEmpty() || program.isEmpty()) {
+            return HeldProgram.of(program, question);
+        }
+        if (asked.filter(question::equals).isEmpty()) {
+            asked = Optional.of(question);
+            stops = List.of();
+        }
+        List<Stop> kept =
+                new ArrayList<>(stops.stream().filter(s -> s.servesAs(program)).toList());
+        Optional<Stop> last = kept.isEmpty() ? Optional.empty() : Optional.of(kept.get(kept.size() - 1));
+        List<KilnRun> ends = last.map(l -> ends(kept, program, l.segment())).orElse(List.of());
+        if (last.isPresent() && ends.size() < last.get().segment()) {
+            kept.clear();
+            last = Optional.empty();
+        }
+        Recording pass = last.map(l -> new Recording(program, question, l.run.copy(), kept))
+                .orElseGet(() -> new Recording(program, question, kept));
+        HeldProgram held = last.isPresent() ? pass.runOn(ends, last.get().began) : pass.run();
+        stops = kept;
+        return held;
+    }
+
+    /** The states at the end of each hold before a segment. */
+    private static List<KilnRun> ends(List<Stop> stops, List<Segment> program, int segment) {
+        List<KilnRun> ends = new ArrayList<>();
+        for (Stop s : stops) {
+            if (s.segment() == ends.size() && s.segment() < segment && s.atEndOf(program.get(s.segment()))) {
+                ends.add(s.run);
+            }
+        }
+        return ends;
+    }
+
+    /** Leaves stops on its way. */
+    private static final class Recording extends HeldProgram.Pass {
+        private final List<Segment> program;
+        private final List<Stop> stops;
+
+        Recording(List<Segment> program, HeldProgram.Question question, List<Stop> stops) {
+            super(program, question);
+            this.program = program;
+            this.stops = stops;
+        }
+
+        Recording(List<Segment> program, HeldProgram.Question question, KilnRun run, List<Stop> stops) {
+            super(program, question, run);
+            this.program = program;
+            this.stops = stops;
+        }
+
+        @Override
+        void stepped(int segment, double began) {
+            double ends = began + program.get(segment).hold() * 60.0;
+            double time = run.time();
+            Stop last = stops.isEmpty() ? null : stops.get(stops.size() - 1);
+            boolean another = last == null || last.segment() != segment;
+            boolean end = time >= ends - 1e-6;
+            if (another || end && last.run.time() < time - 1e-6 || time >= last.run.time() + EVERY_S) {
+                List<Heat> before = new ArrayList<>();
+                for (Segment s : program.subList(0, segment + 1)) {
+                    before.add(Heat.of(s, s.hold()));
+                }
+                stops.add(new Stop(run.copy(), before, began));
+            }
+        }
+    }
+}

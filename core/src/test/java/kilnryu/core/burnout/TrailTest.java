@@ -1,0 +1,130 @@
+package kilnryu.core.burnout;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import kilnryu.core.burnout.OwnProgram.Line;
+import kilnryu.core.kiln.Kiln;
+import kilnryu.core.kiln.KilnRun;
+import kilnryu.core.kiln.Mold;
+import kilnryu.core.kiln.Setting;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** A program taken up where another left it must be the program fired from cold. */
+class TrailTest {
+    private static final List<Line> TYPED =
+            List.of(new Line(150, 150, 240), new Line(75, 280, 0), new Line(150, 730, 120), new Line(200, 540, 60));
+
+    private static HeldProgram.Question question(boolean lengthen, double... diameters) {
+        List<HeldProgram.Fired> load = new ArrayList<>();
+        for (double d : diameters) {
+            KilnRun.Charge charge = new KilnRun.Charge("flask of " + d, Mold.flask(d, 0.12, Setting.GYPSUM), 1, 1, 1);
+            load.add(new HeldProgram.Fired(charge, 60, false));
+        }
+        return new HeldProgram.Question(load, Optional.of(Kiln.of(3, 1100, 80)), 20, KilnRun.Detail.QUICK, lengthen);
+    }
+
+    private static void same(HeldProgram taken, HeldProgram cold) {
+        assertThat(taken.segments().stream().map(TrailTest::words).toList())
+                .isEqualTo(cold.segments().stream().map(TrailTest::words).toList());
+        assertThat(taken.unmet()).isEqualTo(cold.unmet());
+        assertThat(taken.run().energy()).isEqualTo(cold.run().energy());
+        assertThat(taken.run().behind()).isEqualTo(cold.run().behind());
+        assertThat(taken.run().kilnAt()).isEqualTo(cold.run().kilnAt());
+        for (int i = 0; i < cold.run().charges().size(); i++) {
+            assertThat(taken.run().firing(i)).isEqualTo(cold.run().firing(i));
+        }
+    }
+
+    private static String words(Segment s) {
+        return s.stage() + " " + s.rate() + " " + s.target() + " " + s.hold() + " " + s.until();
+    }
+
+    private static List<Segment> with(int line, Line other) {
+        List<Line> lines = new ArrayList<>(TYPED);
+        lines.set(line, other);
+        return OwnProgram.of(lines);
+    }
+
+    @Test
+    void everyCornerMayMove() {
+        HeldProgram.Question question = question(false, 0.06, 0.08);
+        Trail trail = new Trail();
+        same(trail.tried(OwnProgram.of(TYPED), question), HeldProgram.of(OwnProgram.of(TYPED), question));
+        List<List<Segment>> others = List.of(
+                with(0, new Line(150, 150, 200)),
+                with(0, new Line(150, 150, 330)),
+                with(0, new Line(150, 150, 335)),
+                with(0, new Line(150, 150, 0)),
+                with(0, new Line(100, 150, 240)),
+                with(1, new Line(75, 280, 45)),
+                with(1, new Line(75, 300, 0)),
+                with(2, new Line(150, 730, 30)),
+                with(3, new Line(200, 480, 60)),
+                with(3, new Line(200, 480, 60)),
+                OwnProgram.of(TYPED.subList(0, 2)),
+                OwnProgram.of(TYPED));
+        for (List<Segment> other : others) {
+            same(trail.tried(other, question), HeldProgram.of(other, question));
+        }
+    }
+
+    /** A hundred moves of a hand that cannot decide. */
+    @ParameterizedTest
+    @ValueSource(longs = {3, 7})
+    void aLongDragIsTheSameToo(long seed) {
+        Random random = new Random(seed);
+        HeldProgram.Question question = question(false, 0.05);
+        Trail trail = new Trail();
+        List<Line> lines = new ArrayList<>(TYPED);
+        for (int i = 0; i < 50; i++) {
+            int at = random.nextInt(lines.size());
+            Line is = lines.get(at);
+            lines.set(
+                    at,
+                    random.nextBoolean()
+                            ? new Line(is.rate(), is.target(), 5 * random.nextInt(60))
+                            : new Line(50 + 10 * random.nextInt(20), is.target() + random.nextInt(9) - 4, is.hold()));
+            List<Segment> program = OwnProgram.of(lines);
+            same(trail.tried(program, question), HeldProgram.of(program, question));
+        }
+    }
+
+    @Test
+    void anotherLoadOrKilnStartsCold() {
+        Trail trail = new Trail();
+        List<Segment> program = OwnProgram.of(TYPED);
+        trail.tried(program, question(false, 0.06));
+        same(trail.tried(program, question(false, 0.07)), HeldProgram.of(program, question(false, 0.07)));
+        HeldProgram.Question exact = new HeldProgram.Question(
+                question(false, 0.07).load(), Optional.empty(), 20, KilnRun.Detail.QUICK, false);
+        same(trail.tried(program, exact), HeldProgram.of(program, exact));
+    }
+
+    @Test
+    void holdsThatFollowTheHeatAreFoundFromCold() {
+        Trail trail = new Trail();
+        List<Segment> program = OwnProgram.of(TYPED);
+        trail.tried(program, question(false, 0.06));
+        HeldProgram.Question lengthened = question(true, 0.06);
+        same(trail.tried(program, lengthened), HeldProgram.of(program, lengthened));
+    }
+
+    /** What was given out stays as it was when the trail goes on. */
+    @Test
+    void anAnswerIsNotChangedByTheNext() {
+        HeldProgram.Question question = question(false, 0.06);
+        Trail trail = new Trail();
+        HeldProgram first = trail.tried(OwnProgram.of(TYPED), question);
+        double end = first.run().time();
+        double core = first.run().core(0);
+        trail.tried(with(2, new Line(150, 730, 300)), question);
+        assertThat(first.run().time()).isEqualTo(end);
+        assertThat(first.run().core(0)).isEqualTo(core);
+    }
+}
