@@ -1,11 +1,11 @@
 package kilnryu.app.load;
 
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -16,10 +16,6 @@ import java.util.OptionalDouble;
 import java.util.function.DoubleConsumer;
 import kilnryu.app.account.Account;
 import kilnryu.core.burnout.Progress.Sample;
-import org.postgresql.PGConnection;
-import org.postgresql.copy.CopyIn;
-import org.springframework.jdbc.core.ConnectionCallback;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.core.type.TypeReference;
@@ -33,13 +29,11 @@ class FiringStore {
     private static final long VERY_MANY = 20_000;
 
     private final JdbcClient jdbc;
-    private final JdbcTemplate whole;
     private final Clock clock;
     private final JsonMapper json = JsonMapper.builder().build();
 
-    FiringStore(JdbcClient jdbc, JdbcTemplate whole, Clock clock) {
+    FiringStore(JdbcClient jdbc, Clock clock) {
         this.jdbc = jdbc;
-        this.whole = whole;
         this.clock = clock;
     }
 
@@ -277,61 +271,53 @@ class FiringStore {
                 .param("seconds", samples.keySet().toArray(Double[]::new))
                 .param("celsius", samples.values().toArray(Double[]::new))
                 .update();
-        thin(id, "controller", Collections.min(samples.keySet()), Collections.max(samples.keySet()));
-    }
-
-    /** A log, in the place of an earlier one; told of the share that is stored. */
-    void logged(long id, KilnLog.Readings readings, DoubleConsumer told) {
-        jdbc.sql("delete from firing_sample where firing_id = :id and source = 'log'")
-                .param("id", id)
-                .update();
-        jdbc.sql("delete from firing_minute where firing_id = :id and source = 'log'")
-                .param("id", id)
-                .update();
-        whole.execute((ConnectionCallback<Void>) connection -> {
-            CopyIn copy = connection
-                    .unwrap(PGConnection.class)
-                    .getCopyAPI()
-                    .copyIn("copy firing_sample (firing_id, source, second, celsius) from stdin");
-            for (int from = 0; from < readings.size(); from += CHUNK) {
-                StringBuilder lines = new StringBuilder();
-                int to = Math.min(readings.size(), from + CHUNK);
-                for (int i = from; i < to; i++) {
-                    lines.append(id)
-                            .append("\tlog\t")
-                            .append(readings.seconds()[i])
-                            .append('\t')
-                            .append(readings.celsius()[i])
-                            .append('\n');
-                }
-                byte[] bytes = lines.toString().getBytes(StandardCharsets.US_ASCII);
-                copy.writeToCopy(bytes, 0, bytes.length);
-                told.accept(to / (double) readings.size());
-            }
-            copy.endCopy();
-            return null;
-        });
-        thin(id, "log", readings.seconds()[0], readings.seconds()[readings.size() - 1]);
+        thin(id, Collections.min(samples.keySet()), Collections.max(samples.keySet()));
     }
 
     /** The minutes from one second to another anew. */
-    private void thin(long id, String source, double from, double to) {
+    private void thin(long id, double from, double to) {
         jdbc.sql("""
                         insert into firing_minute
                         select firing_id, source, floor(second / 60), min(second), max(second),
                                min(celsius), max(celsius), count(*)
                           from firing_sample
-                         where firing_id = :id and source = :source and second >= :from and second < :to
+                         where firing_id = :id and source = 'controller' and second >= :from and second < :to
                          group by 1, 2, 3
                         on conflict (firing_id, source, minute) do update
                            set first_second = excluded.first_second, last_second = excluded.last_second,
                                low = excluded.low, high = excluded.high, readings = excluded.readings
                         """)
                 .param("id", id)
-                .param("source", source)
                 .param("from", Math.floor(from / 60) * 60)
                 .param("to", Math.floor(to / 60) * 60 + 60)
                 .update();
+    }
+
+    /** A log, in the place of an earlier one; told of the share that is stored. */
+    void logged(long id, KilnLog.Readings readings, DoubleConsumer told) {
+        jdbc.sql("delete from firing_log where firing_id = :id").param("id", id).update();
+        jdbc.sql("delete from firing_minute where firing_id = :id and source = 'log'")
+                .param("id", id)
+                .update();
+        for (int from = 0; from < readings.size(); from += CHUNK) {
+            int to = Math.min(readings.size(), from + CHUNK);
+            jdbc.sql("""
+                            insert into firing_log (firing_id, part, seconds, celsius)
+                            values (:id, :part, :seconds, :celsius)
+                            """)
+                    .param("id", id)
+                    .param("part", from / CHUNK)
+                    .param("seconds", Arrays.copyOfRange(readings.seconds(), from, to))
+                    .param("celsius", Arrays.copyOfRange(readings.celsius(), from, to))
+                    .update();
+            told.accept(to / (double) readings.size());
+        }
+        jdbc.sql("""
+                        insert into firing_minute
+                        select firing_id, 'log', floor(second / 60), min(second), max(second), min(c), max(c), count(*)
+                          from firing_log, unnest(seconds, celsius) as u(second, c)
+                         where firing_id = :id group by 1, 3
+                        """).param("id", id).update();
     }
 
     /** How far a file is that is being taken in. */
@@ -387,7 +373,14 @@ class FiringStore {
                  group by floor((first_second - :from) / :wide)
                  order by 1
                 """;
-        String all = """
+        String log = """
+                select min(second) first, max(second) last, min(c) low, max(c) high
+                  from firing_log, unnest(seconds, celsius) as u(second, c)
+                 where firing_id = :id
+                 group by floor((second - :from) / :wide)
+                 order by 1
+                """;
+        String reported = """
                 select min(second) first, max(second) last, min(celsius) low, max(celsius) high
                   from firing_sample
                  where firing_id = :id and source = :source
@@ -396,7 +389,7 @@ class FiringStore {
                 """;
         List<Sample> samples = new ArrayList<>();
         double[] before = {Double.NaN};
-        jdbc.sql(span.readings > VERY_MANY ? thinned : all)
+        jdbc.sql(span.readings > VERY_MANY ? thinned : span.source.equals("log") ? log : reported)
                 .param("id", id)
                 .param("source", span.source)
                 .param("from", span.first)
@@ -419,8 +412,8 @@ class FiringStore {
     /** When the last reading was; empty where there is none. */
     OptionalDouble lastSecond(long id) {
         List<Double> last = jdbc.sql("""
-                        select second from firing_sample where firing_id = :id and source in ('log', 'controller')
-                         order by source desc, second desc limit 1
+                        select last_second from firing_minute where firing_id = :id
+                         order by source desc, minute desc limit 1
                         """).param("id", id).query(Double.class).list();
         return last.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(last.get(0));
     }
