@@ -68,10 +68,11 @@ class FiringPagesTest extends AppTest {
         return program;
     }
 
-    /** 1.15 x 1150 = 1322.5; 6000 / 1302.5 = 4.61 W/K. */
+    /** 1.15 x 1150 = 1322.5; 6000 / 1302.5 = 4.61 W/K; 4.61 x 680 = 3.13 kW. */
     @Test
     void aKilnSaysWhatItsPlateAndTrialMean() throws Exception {
-        assertThat(page(owner, "/kilns/" + kiln)).contains("4.61 W/K", "empty it comes to 1323");
+        assertThat(page(owner, "/kilns/" + kiln))
+                .contains("<b>4.61</b>", "<b>1323</b>", "<b>3.13</b>", "loss × (700 − 20) ÷ 1000");
         assertThat(page(owner, "/kilns")).contains("brick kiln", "Ø 460 × 450 mm", "6.0 kW, to 1150 °C");
     }
 

@@ -1,5 +1,6 @@
 package kilnryu.app.api;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -8,8 +9,10 @@ import kilnryu.app.kiln.FiringQuestionReader.Asked;
 import kilnryu.app.web.Answer;
 import kilnryu.core.kiln.Firing;
 import kilnryu.core.kiln.FiringChecks;
+import kilnryu.core.kiln.FiringSums;
+import kilnryu.core.sum.Figure;
 
-/** A firing's answer: beside figures and findings its course. The figures come from the simulation and have no sums. */
+/** A firing's answer: beside figures and findings its course. What the simulation gives says in its sum what was followed. */
 record FiringAnswer(
         Map<String, Double> figures, List<Moment> trace, List<Answer.Sum> sums, List<Answer.Check> findings) {
 
@@ -31,7 +34,7 @@ record FiringAnswer(
         figures.put("residue_pct", firing.residue());
         firing.energy().ifPresent(e -> figures.put("energy_kWh", e));
         Answer checks = Answer.of(
-                Map.of(),
+                sums(asked, firing),
                 FiringChecks.check(
                         firing, asked.maxC(), asked.highest(), asked.question().kiln()));
         return new FiringAnswer(
@@ -39,8 +42,17 @@ record FiringAnswer(
                 firing.trace().stream()
                         .map(m -> new Moment(m.minute(), m.program(), m.kiln(), m.surface(), m.core(), m.water()))
                         .toList(),
-                List.of(),
+                checks.sums(),
                 checks.findings());
+    }
+
+    private static Map<String, Figure> sums(Asked asked, Firing firing) {
+        Map<String, Figure> sums = new LinkedHashMap<>();
+        List<Figure> all = new ArrayList<>(List.of(asked.question().program().length()));
+        all.addAll(FiringSums.of(firing));
+        all.addAll(asked.kilnSums());
+        all.forEach(f -> sums.put(f.symbol(), f));
+        return sums;
     }
 
     private static Double boxed(OptionalDouble value) {

@@ -10,6 +10,7 @@ import kilnryu.core.heat.Face;
 import kilnryu.core.heat.Medium;
 import kilnryu.core.kiln.Firing;
 import kilnryu.core.kiln.FiringProgram;
+import kilnryu.core.kiln.FiringSums;
 import kilnryu.core.kiln.Kiln;
 import kilnryu.core.kiln.Mold;
 import kilnryu.core.kiln.Setting;
@@ -17,6 +18,7 @@ import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
 
 /** Reads what is asked of a firing. */
 public final class FiringQuestionReader {
@@ -33,6 +35,7 @@ public final class FiringQuestionReader {
     private static final double LONGEST_S = 30 * 86_400;
 
     private final Fields fields;
+    private List<Figure> kilnSums = List.of();
 
     private FiringQuestionReader(Fields fields) {
         this.fields = fields;
@@ -43,8 +46,9 @@ public final class FiringQuestionReader {
      *
      * @param maxC highest the investment may see
      * @param highest target of the program
+     * @param kilnSums where the kiln's figures come from; none without a kiln
      */
-    public record Asked(Firing.Question question, double maxC, double highest) {}
+    public record Asked(Firing.Question question, double maxC, double highest, List<Figure> kilnSums) {}
 
     /** @param unused constants of the studio; the simulation goes by the handbook's */
     public static Optional<Asked> read(Fields fields, Factors unused) {
@@ -98,7 +102,8 @@ public final class FiringQuestionReader {
                 segments.stream()
                         .mapToDouble(FiringProgram.Segment::target)
                         .max()
-                        .orElse(0)));
+                        .orElse(0),
+                kilnSums));
     }
 
     /** By the handbook, by the ratio of water, or as typed. */
@@ -163,7 +168,9 @@ public final class FiringQuestionReader {
             return Optional.empty();
         }
         try {
-            return Optional.of(Kiln.of(power.getAsDouble(), most.getAsDouble(), trial.getAsDouble()));
+            Kiln kiln = Kiln.of(power.getAsDouble(), most.getAsDouble(), trial.getAsDouble());
+            kilnSums = FiringSums.of(power.getAsDouble(), most.getAsDouble(), trial.getAsDouble());
+            return Optional.of(kiln);
         } catch (IllegalArgumentException e) {
             fields.error("kiln.max_C", "A kiln of this top temperature does not come to 700 °C.");
             return Optional.empty();

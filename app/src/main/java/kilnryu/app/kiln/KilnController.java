@@ -8,8 +8,8 @@ import java.util.Optional;
 import kilnryu.app.account.Account;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.SheetForm;
+import kilnryu.app.web.FigureView;
 import kilnryu.app.web.Show;
-import kilnryu.core.kiln.Kiln;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -147,20 +147,10 @@ class KilnController {
         }
         kiln.ifPresent(k -> {
             model.addAttribute("control", k.control());
-            k.heat().ifPresent(h -> model.addAttribute("heat", heat(h)));
+            FigureView.Maker views = new FigureView.Maker(account.units(), false);
+            model.addAttribute("heat", k.sums().stream().map(views::of).toList());
         });
         return "kiln/kilns";
-    }
-
-    private static String heat(Kiln heat) {
-        return String.format(
-                Locale.ROOT,
-                "Through its wall goes %.2f W/K, its lining takes %.0f kJ/K (M): empty it comes to %.0f °C, and to hold "
-                        + "700 °C takes %.2f kW.",
-                heat.lossPerK(),
-                heat.capacity() / 1000,
-                heat.highest(),
-                heat.lossPerK() * 680 / 1000);
     }
 
     private static Line line(KilnStore.Row row) {

@@ -11,8 +11,10 @@ import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.core.kiln.Chamber;
+import kilnryu.core.kiln.FiringSums;
 import kilnryu.core.kiln.Kiln;
 import kilnryu.core.quantity.Measure;
+import kilnryu.core.sum.Figure;
 
 /** Reads a kiln of the studio from its fields. */
 public final class KilnReader {
@@ -57,14 +59,15 @@ public final class KilnReader {
         OptionalDouble tariff = fields.quantity("tariff", PRICE);
         String money = fields.text("money", 8).orElse("");
         OptionalDouble max = fields.required("max_C", TOP);
-        Optional<Kiln> heat = heat(fields, control, max);
+        Optional<Heat> heat = heat(fields, control, max);
         if (fields.hasErrors()) {
             return Optional.empty();
         }
         return Optional.of(new StudioKiln(
                 name.orElseThrow(),
                 new Chamber(round, width.getAsDouble(), depth.getAsDouble(), height.getAsDouble(), shelves),
-                heat,
+                heat.map(Heat::kiln),
+                heat.map(Heat::sums).orElse(List.of()),
                 max.getAsDouble(),
                 control,
                 segments,
@@ -77,14 +80,19 @@ public final class KilnReader {
         return read(Fields.typed(fields, kilnryu.app.web.Units.METRIC));
     }
 
-    private static Optional<Kiln> heat(Fields fields, Control control, OptionalDouble max) {
+    /** What plate and trial say, and how. */
+    private record Heat(Kiln kiln, List<Figure> sums) {}
+
+    private static Optional<Heat> heat(Fields fields, Control control, OptionalDouble max) {
         boolean burns = control == Control.FIRE;
         OptionalDouble power = burns ? fields.quantity("power_kW", POWER) : fields.required("power_kW", POWER);
         OptionalDouble trial = burns ? fields.quantity("to_700_min", TRIAL) : fields.required("to_700_min", TRIAL);
         if (power.isEmpty() || trial.isEmpty() || max.isEmpty()) {
             return Optional.empty();
         }
-        return Optional.of(Kiln.of(power.getAsDouble(), max.getAsDouble(), trial.getAsDouble()));
+        return Optional.of(new Heat(
+                Kiln.of(power.getAsDouble(), max.getAsDouble(), trial.getAsDouble()),
+                FiringSums.of(power.getAsDouble(), max.getAsDouble(), trial.getAsDouble())));
     }
 
     private static List<Double> shelves(Fields fields, double height) {

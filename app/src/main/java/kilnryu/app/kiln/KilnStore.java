@@ -129,7 +129,9 @@ public class KilnStore {
     /** Firings and hours since the elements were last changed, or ever. */
     Use use(long kiln) {
         return jdbc.sql("""
-                        select count(*) n, coalesce(sum(extract(epoch from ended_at - started_at)) / 3600, 0) h
+                        select count(*) n, coalesce(sum(coalesce(
+                                 (select max(last_second) from firing_minute m where m.firing_id = firing.id),
+                                 extract(epoch from ended_at - started_at))) / 3600, 0) h
                           from firing
                          where kiln_id = :kiln and state = 'done'
                            and started_at > coalesce((select max(at) from kiln_care

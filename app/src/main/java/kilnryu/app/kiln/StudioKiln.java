@@ -7,11 +7,13 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import kilnryu.core.kiln.Chamber;
 import kilnryu.core.kiln.Kiln;
+import kilnryu.core.sum.Figure;
 
 /**
  * A kiln as the studio has it.
  *
  * @param heat power and lining; empty for one that burns and has no plate
+ * @param sums where what is known of its heat comes from
  * @param maxC highest it may be run at
  * @param segments its controller takes
  * @param tariff price of a kWh
@@ -20,6 +22,7 @@ public record StudioKiln(
         String name,
         Chamber chamber,
         Optional<Kiln> heat,
+        List<Figure> sums,
         double maxC,
         Control control,
         OptionalInt segments,

@@ -1,12 +1,14 @@
 package kilnryu.app.load;
 
 import java.awt.Graphics2D;
+import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.text.SimpleDateFormat;
 import java.time.Duration;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Date;
 import java.util.List;
 import java.util.Locale;
@@ -432,11 +434,12 @@ final class LoadCurve {
     /** Each beside its point, where it covers no other. */
     private void pins() {
         List<Rectangle2D> taken = new ArrayList<>();
+        List<Point2D> drawn = data.pins.isEmpty() ? List.of() : drawn();
         for (Pin p : data.pins) {
             double x = x(p.minute);
             double y = y(p.celsius);
             double wide = 12 + 6 * Math.max(p.bold.length(), p.words.length());
-            Rectangle2D box = free(taken, x, y, wide);
+            Rectangle2D box = free(taken, drawn, x, y, wide);
             taken.add(box);
             double to = box.getMinX() > x ? box.getMinX() : box.getMaxX();
             svg.line(x, y, to, box.getCenterY(), "stroke=\"" + Svg.FAINT_INK + "\" stroke-width=\"0.8\"");
@@ -475,16 +478,42 @@ final class LoadCurve {
         }
     }
 
-    private static Rectangle2D free(List<Rectangle2D> taken, double x, double y, double wide) {
-        double[][] ways = {{16, 22}, {-16 - wide, -56}, {-16 - wide, 22}, {16, -56}, {16, 70}, {-16 - wide, -110}};
-        Rectangle2D last = new Rectangle2D.Double(x + 16, y + 22, wide, PIN_HIGH);
-        for (double[] way : ways) {
-            Rectangle2D box = new Rectangle2D.Double(x + way[0], y + way[1], wide, PIN_HIGH);
-            if (AREA.contains(box) && taken.stream().noneMatch(t -> t.intersects(box))) {
-                return box;
+    /** Of some places around a point the one that covers least, the nearer ones first. */
+    private static Rectangle2D free(List<Rectangle2D> taken, List<Point2D> drawn, double x, double y, double wide) {
+        Rectangle2D best = new Rectangle2D.Double(x + 16, y + 22, wide, PIN_HIGH);
+        long least = Long.MAX_VALUE;
+        for (double dy : new double[] {22, -56, -16, 50, -84, 80, -112, 110, -150, 150}) {
+            for (double dx : new double[] {16, -16 - wide, 60, -60 - wide}) {
+                Rectangle2D box = new Rectangle2D.Double(x + dx, y + dy, wide, PIN_HIGH);
+                boolean fits = AREA.contains(box) && taken.stream().noneMatch(t -> t.intersects(box));
+                long covered = fits ? drawn.stream().filter(box::contains).count() : Long.MAX_VALUE;
+                if (covered < least) {
+                    least = covered;
+                    best = box;
+                }
             }
         }
-        return last;
+        return best;
+    }
+
+    /** Where pins should not be: corners, the program, the middles. */
+    private List<Point2D> drawn() {
+        List<Point2D> points = new ArrayList<>();
+        data.molds.forEach(f -> f.trace().forEach(m -> points.add(new Point2D.Double(x(m.minute()), y(m.core())))));
+        data.kiln.forEach(k -> points.add(new Point2D.Double(x(k.minute()), y(k.program()))));
+        double at = 0;
+        double from = data.startC;
+        for (Segment s : data.program) {
+            for (double minute : new double[] {s.rampMinutes(from), s.hold()}) {
+                at += minute;
+                for (int i = -8; i <= 8; i += 8) {
+                    // a corner weighs more than a line
+                    points.addAll(Collections.nCopies(20, new Point2D.Double(x(at) + i, y(s.target()) + i)));
+                }
+            }
+            from = s.target();
+        }
+        return points;
     }
 
     /** At the end of each ramp and of each hold; scripts and keys move them. */

@@ -24,6 +24,7 @@ import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Severity;
 import kilnryu.core.kiln.Cooling;
 import kilnryu.core.kiln.Firing;
+import kilnryu.core.kiln.FiringSums;
 import kilnryu.core.kiln.Packing;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Figure;
@@ -430,32 +431,37 @@ public record LoadPage(
         private List<Figure> figures() {
             List<Figure> all = new ArrayList<>();
             plan.program().filter(p -> !p.segments().isEmpty()).ifPresent(p -> all.add(p.total()));
-            if (plan.cost().isPresent()) {
-                all.add(Figure.computed(
-                                "cost",
-                                ("cost of the firing, "
-                                                + plan.kiln().orElseThrow().money())
-                                        .replaceAll(", $", ""),
-                                Measure.TIMES)
-                        .mark(Mark.M, "energy by the simulation")
-                        .by(
-                                COST,
-                                Figure.given(
-                                        "energy",
-                                        "energy, kWh",
-                                        plan.energy().getAsDouble(),
-                                        Measure.TIMES,
-                                        Known.COMPUTED,
-                                        0),
-                                Figure.given(
-                                        "tariff",
-                                        "a kWh costs",
-                                        plan.kiln().orElseThrow().tariff().getAsDouble(),
-                                        Measure.TIMES,
-                                        Known.CHOSEN,
-                                        0)));
-            }
+            held.ifPresent(h -> {
+                Optional<Figure> energy = h.run().spent().map(FiringSums::energy);
+                energy.ifPresent(all::add);
+                energy.flatMap(this::cost).ifPresent(all::add);
+                all.add(Figure.simulated(
+                        "lag",
+                        "kiln behind its program, at most",
+                        h.run().behind(),
+                        Measure.STEP_KELVIN,
+                        "the kiln with its molds and their water at its rated power against the program"));
+                all.add(FiringSums.strain(h.mismatch()));
+            });
             return all;
+        }
+
+        private Optional<Figure> cost(Figure energy) {
+            return plan.kiln()
+                    .filter(k -> k.tariff().isPresent())
+                    .map(k -> Figure.computed(
+                                    "cost", ("cost of the firing, " + k.money()).replaceAll(", $", ""), Measure.TIMES)
+                            .mark(Mark.M, "energy by the simulation")
+                            .by(
+                                    COST,
+                                    energy,
+                                    Figure.given(
+                                            "tariff",
+                                            "a kWh costs",
+                                            k.tariff().getAsDouble(),
+                                            Measure.TIMES,
+                                            Known.CHOSEN,
+                                            0)));
         }
 
         /** Who is poured from which hold, the hottest first. */

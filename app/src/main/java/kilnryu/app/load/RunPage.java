@@ -30,7 +30,7 @@ public record RunPage(
         String trouble,
         boolean through,
         String speed,
-        long readings,
+        String readings,
         boolean standIn) {
     private static final double SOON_MIN = 15;
 
@@ -90,7 +90,7 @@ public record RunPage(
                     standing.status().trouble(),
                     standing.status().ended(),
                     String.format(Locale.ROOT, "%.0f", standing.status().speed()),
-                    standing.measured().all(),
+                    String.format(Locale.ROOT, "%,d", standing.measured().all()),
                     standing.measured().standIn());
         }
 
@@ -265,8 +265,13 @@ public record RunPage(
         private List<Entry> entries() {
             return events.stream()
                     .filter(e -> !e.kind().equals("deviation"))
-                    .map(e -> new Entry(Show.clock(at(e.second() / 60)), words(e), e.by() == null ? "" : e.by()))
+                    .map(e -> new Entry(when(e), words(e), e.by() == null ? "" : e.by()))
                     .toList();
+        }
+
+        /** By the kiln's clock; what comes after the firing by that on the wall. */
+        private String when(Event e) {
+            return Show.clock(e.kind().equals("log") ? e.at().atZone(start.getZone()) : at(e.second() / 60));
         }
 
         private static String words(Event e) {

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Set;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Mark;
 
 /** Figures, sums and findings as the API and the plan document give them: working units, full precision. */
 public record Answer(Map<String, Double> figures, List<Sum> sums, List<Check> findings) {
@@ -38,13 +39,14 @@ public record Answer(Map<String, Double> figures, List<Sum> sums, List<Check> fi
         if (!seen.add(figure)) {
             return;
         }
-        if (figure.isComputed() || figure.constant().isPresent()) {
+        boolean simulated = figure.mark() == Mark.M && !figure.isComputed();
+        if (figure.isComputed() || figure.constant().isPresent() || simulated) {
             sums.add(new Sum(
                     figure.symbol(),
                     figure.name(),
                     figure.value(),
                     figure.unit().symbol(),
-                    figure.formula(),
+                    simulated ? figure.source() : figure.formula(),
                     figure.substituted(),
                     figure.mark().name()));
         }

@@ -3,7 +3,9 @@ package kilnryu.core.burnout;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.TreeMap;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.kiln.KilnRun;
@@ -201,20 +203,19 @@ public record Progress(
     private static void overheated(HeldProgram.Question question, State state, List<Finding> found) {
         double hottest =
                 state.samples.stream().mapToDouble(Sample::celsius).max().orElse(0);
+        Map<Double, List<String>> over = new TreeMap<>();
         for (int i = 0; i < state.limits.size(); i++) {
-            double limit = state.limits.get(i);
-            if (hottest > limit) {
-                found.add(
-                        Finding.safetyStop(
-                                "over-limit",
-                                "kiln",
-                                say(
-                                        "The kiln was at %.0f °C; %s may see %.0f.",
-                                        hottest, question.load().get(i).charge().name(), limit),
-                                "Likely damaged: the face of the mold breaks down and gives off sulphur gas; rough, porous castings.",
-                                "Power off, hood on, nobody over the lid. Let it cool; look at the face before anything is poured."));
+            if (hottest > state.limits.get(i)) {
+                over.computeIfAbsent(state.limits.get(i), l -> new ArrayList<>())
+                        .add(question.load().get(i).charge().name());
             }
         }
+        over.forEach((limit, molds) -> found.add(Finding.safetyStop(
+                "over-limit",
+                "kiln",
+                say("The kiln was at %.0f °C; %s may see %.0f.", hottest, String.join(", ", molds), limit),
+                "Likely damaged: the face of the mold breaks down and gives off sulphur gas; rough, porous castings.",
+                "Power off, hood on, nobody over the lid. Let it cool; look at the face before anything is poured.")));
     }
 
     private static String say(String words, Object... values) {

@@ -15,7 +15,7 @@ import java.util.OptionalDouble;
  * @param residue char left in the cavity, % of the pattern
  * @param burnt minutes that point was at or over 680 C
  * @param hottest highest temperature of any point, C
- * @param energy of the whole kiln, kWh; empty where no kiln was given
+ * @param spent energy of the whole kiln; empty where no kiln was given
  * @param trace every few minutes
  */
 public record Firing(
@@ -28,9 +28,29 @@ public record Firing(
         double residue,
         double burnt,
         double hottest,
-        OptionalDouble energy,
+        Optional<Spent> spent,
         List<Moment> trace) {
     private static final int MOST_MOMENTS = 600;
+
+    /**
+     * Where the energy of a firing went, kWh. Together they are what was drawn from the mains, to rounding.
+     *
+     * @param wall through the wall
+     * @param lining what the lining holds at the end over what it held at the start
+     * @param molds into the molds and their water; what they gave back is taken off
+     */
+    public record Spent(double wall, double lining, double molds) {
+        public double whole() {
+            return wall + lining + molds;
+        }
+    }
+
+    /** Of the whole kiln, kWh. */
+    public OptionalDouble energy() {
+        return spent.isEmpty()
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(spent.get().whole());
+    }
 
     /**
      * @param water free water left, %

@@ -1,9 +1,20 @@
 package kilnryu.core.kiln;
 
+import static kilnryu.core.quantity.Measure.DEGREE_CELSIUS;
+import static kilnryu.core.quantity.Measure.KELVIN_PER_HOUR;
+import static kilnryu.core.quantity.Measure.MINUTE;
+import static kilnryu.core.sum.Known.CHOSEN;
+
+import java.util.ArrayList;
 import java.util.List;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Formula;
 
 /** Ramps and holds against time. */
 public final class FiringProgram {
+    private static final Formula RAMP = Formula.of("(high - low) / rate * 60");
+
+    private final List<Segment> segments;
     private final double[] until;
     private final double[] celsius;
 
@@ -16,7 +27,8 @@ public final class FiringProgram {
      */
     public record Segment(double rate, double target, double hold) {}
 
-    private FiringProgram(double[] until, double[] celsius) {
+    private FiringProgram(List<Segment> segments, double[] until, double[] celsius) {
+        this.segments = List.copyOf(segments);
         this.until = until;
         this.celsius = celsius;
     }
@@ -40,7 +52,7 @@ public final class FiringProgram {
             celsius[at + 2] = s.target;
             at += 2;
         }
-        return new FiringProgram(until, celsius);
+        return new FiringProgram(segments, until, celsius);
     }
 
     /** Temperature asked, C, at a time in seconds; the last one after the end. */
@@ -69,6 +81,29 @@ public final class FiringProgram {
     /** Its length, s. */
     public double seconds() {
         return until[until.length - 1];
+    }
+
+    /** Its length, ramp by ramp and hold by hold, in minutes. */
+    public Figure length() {
+        List<Figure> parts = new ArrayList<>();
+        double from = celsius[0];
+        for (Segment s : segments) {
+            String to = " " + Math.round(s.target) + " °C";
+            if (s.target != from) {
+                parts.add(Figure.computed("ramp", "ramp to" + to, MINUTE)
+                        .by(
+                                RAMP,
+                                Figure.given("high", "higher", Math.max(from, s.target), DEGREE_CELSIUS, CHOSEN, 0),
+                                Figure.given("low", "lower", Math.min(from, s.target), DEGREE_CELSIUS, CHOSEN, 0),
+                                Figure.given("rate", "rate", s.rate, KELVIN_PER_HOUR, CHOSEN, 0)));
+            }
+            if (s.hold > 0) {
+                parts.add(Figure.given("hold", "hold at" + to, s.hold, MINUTE, CHOSEN, 0));
+            }
+            from = s.target;
+        }
+        return Figure.computed("program", "whole program, ramps and holds", MINUTE)
+                .total(parts);
     }
 
     public double start() {

@@ -78,6 +78,9 @@ public final class KilnRun {
     private Optional<Kiln> kiln;
     private double kilnC;
     private double joules;
+    private double wall;
+    private double lining;
+    private double molds;
     private double time;
     private double behind;
     private double noted = Double.NEGATIVE_INFINITY;
@@ -105,6 +108,9 @@ public final class KilnRun {
         kiln = from.kiln;
         kilnC = from.kilnC;
         joules = from.joules;
+        wall = from.wall;
+        lining = from.lining;
+        molds = from.molds;
         time = from.time;
         behind = from.behind;
         noted = from.noted;
@@ -167,6 +173,9 @@ public final class KilnRun {
         double power = Math.max(0, Math.min(k.watts(), wanted));
         kilnC += (power - lost - intoMolds) * dt / k.capacity();
         joules += power * dt;
+        wall += lost * dt;
+        lining += (power - lost - intoMolds) * dt;
+        molds += intoMolds * dt;
     }
 
     private double heat() {
@@ -226,6 +235,13 @@ public final class KilnRun {
         return kiln.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(joules / 3.6e6);
     }
 
+    /** Where it went; empty where no kiln was given. */
+    public Optional<Firing.Spent> spent() {
+        return kiln.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Firing.Spent(wall / 3.6e6, lining / 3.6e6, molds / 3.6e6));
+    }
+
     /** Furthest that the kiln stayed behind its program, K. */
     public double behind() {
         return behind;
@@ -280,7 +296,7 @@ public final class KilnRun {
 
     /** A mold's course so far. */
     public Firing firing(int charge) {
-        return courses.get(charge).firing(time / 60, energy());
+        return courses.get(charge).firing(time / 60, spent());
     }
 
     /** One charge's course. */
@@ -436,7 +452,7 @@ public final class KilnRun {
             return new Section(body.time() / 60, rings, layers, !charge.mold.wall() && halved(), celsius, wet);
         }
 
-        Firing firing(double minutes, OptionalDouble energy) {
+        Firing firing(double minutes, Optional<Firing.Spent> spent) {
             return new Firing(
                     minutes,
                     List.of(past),
@@ -447,7 +463,7 @@ public final class KilnRun {
                     residue,
                     burnt / 60,
                     hottest,
-                    energy,
+                    spent,
                     List.copyOf(trace));
         }
     }

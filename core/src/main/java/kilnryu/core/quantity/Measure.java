@@ -87,6 +87,10 @@ public enum Measure {
     CM3_PER_SECOND(Kind.COEFFICIENT, "cm³/s", ONE),
     KG_PER_SECOND(Kind.POUR_RATE, "kg/s", ONE),
     POUND_PER_SECOND(Kind.POUR_RATE, "lb/s", ONE.multiply(0.45359237)),
+    KILOWATT(Kind.COEFFICIENT, "kW", ONE),
+    KILOWATT_HOUR(Kind.COEFFICIENT, "kWh", ONE),
+    WATT_PER_KELVIN(Kind.COEFFICIENT, "W/K", ONE),
+    KILOJOULE_PER_KELVIN(Kind.COEFFICIENT, "kJ/K", ONE),
     MEGAPASCAL(Kind.COEFFICIENT, "MPa", ONE);
 
     private final Kind kind;

@@ -55,6 +55,11 @@ public final class Figure {
         return new Figure(new Leaf(symbol, name, value, unit, Mark.P, known, spread, known.label()), null);
     }
 
+    /** What a simulation of our own gives; {@code how} says what it followed until what. */
+    public static Figure simulated(String symbol, String name, double value, Measure unit, String how) {
+        return new Figure(new Leaf(symbol, name, value, unit, Mark.M, Known.COMPUTED, 0, how), null);
+    }
+
     /** A constant as the handbook has it; its usual range is taken as four standard deviations wide. */
     public static Figure of(Constant c) {
         double spread = c.choice() ? 0 : (c.high() - c.low()) / 4;
