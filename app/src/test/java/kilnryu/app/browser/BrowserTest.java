@@ -13,7 +13,10 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.Response;
 import com.microsoft.playwright.options.AriaRole;
+import java.lang.annotation.Retention;
+import java.lang.annotation.RetentionPolicy;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CopyOnWriteArrayList;
@@ -23,6 +26,7 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.TestInfo;
 import org.springframework.security.crypto.password.PasswordEncoder;
 
 /** A browser on the application as it is in the shop, on a database of its own; nothing may leave the machine. */
@@ -37,8 +41,28 @@ abstract class BrowserTest {
     BrowserContext context;
     Page page;
 
+    /** A class whose pages turn a mesh: WebGL in software, which makes every other page slower. */
+    @Retention(RetentionPolicy.RUNTIME)
+    @interface TurnsAMesh {}
+
+    private static List<String> arguments(TestInfo test) {
+        boolean turns = test.getTestClass().orElseThrow().isAnnotationPresent(TurnsAMesh.class);
+        List<String> all = new ArrayList<>(List.of(
+                "--no-sandbox",
+                "--disable-quic",
+                "--no-first-run",
+                "--disable-background-networking",
+                "--disable-component-update",
+                "--disable-sync"));
+        all.addAll(
+                turns
+                        ? List.of("--use-gl=angle", "--use-angle=swiftshader", "--enable-unsafe-swiftshader")
+                        : List.of("--disable-gpu"));
+        return all;
+    }
+
     @BeforeAll
-    static void open() {
+    static void open(TestInfo test) {
         app = new Running();
         owner = app.bean(AccountStore.class)
                 .createWithStudio(new AccountStore.NewOwner(
@@ -55,16 +79,7 @@ abstract class BrowserTest {
                 .launch(new BrowserType.LaunchOptions()
                         .setExecutablePath(Path.of("/usr/bin/chromium"))
                         .setHeadless(true)
-                        .setArgs(List.of(
-                                "--no-sandbox",
-                                "--use-gl=angle",
-                                "--use-angle=swiftshader",
-                                "--enable-unsafe-swiftshader",
-                                "--disable-quic",
-                                "--no-first-run",
-                                "--disable-background-networking",
-                                "--disable-component-update",
-                                "--disable-sync")));
+                        .setArgs(arguments(test)));
     }
 
     @AfterAll

@@ -16,6 +16,7 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
 /** From a mesh to a gated tree that is weighed, in the browser. */
+@BrowserTest.TurnsAMesh
 class BuildingIT extends BrowserTest {
     private static final int[][] FACES = {
         {0, 2, 3, 1}, {4, 5, 7, 6}, {0, 1, 5, 4}, {2, 6, 7, 3}, {0, 4, 6, 2}, {1, 3, 7, 5}
