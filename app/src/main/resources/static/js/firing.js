@@ -94,7 +94,7 @@ if (program) {
     if (field(Number(data.line), "rate").value === "full" || Math.abs(moved.x - start.x) < 4) delete change.rate;
     return change;
   };
-  // While it is in the hand the middles answer too: one question at a time, in the window of time it was taken in.
+  // While it rests in the hand the middles answer too: one question at a time, in the window of time it was taken in.
   const foresee = async (hand) => {
     const form = new FormData(program);
     const wanted = fills(Number(hand.data.line), pulled(hand));
@@ -102,7 +102,6 @@ if (program) {
     if (hand.asking || hand.asked === key) return;
     hand.asking = true;
     hand.asked = key;
-    hand.since = performance.now();
     for (const [name, value] of Object.entries(wanted)) form.set(name, value);
     form.set("program_is", "typed");
     form.set("window", hand.window);
@@ -120,10 +119,10 @@ if (program) {
     hand.asking = false;
     soon(hand);
   };
-  // When it rests, or some times a second while it moves: what is still being asked would be in the way of the last answer.
+  // As soon as it rests: a question asked while it moves would be in the way of the last answer.
   const soon = (hand) => {
     clearTimeout(hand.timer);
-    hand.timer = setTimeout(() => { if (held === hand) foresee(hand); }, performance.now() - hand.since > 150 ? 0 : 40);
+    hand.timer = setTimeout(() => { if (held === hand) foresee(hand); }, 30);
   };
   let held = null;
   document.addEventListener("pointerdown", (event) => {
@@ -133,7 +132,7 @@ if (program) {
     // no answer may take the corner out of the hand
     htmx.trigger(program, "htmx:abort");
     const s = scale();
-    held = { data: { ...corner.dataset }, scale: s, since: performance.now(), window: document.getElementById("corners").dataset.window };
+    held = { data: { ...corner.dataset }, scale: s, window: document.getElementById("corners").dataset.window };
     take(corner);
     Object.assign(held, { ...held.home, start: at(event, held.svg) });
   });

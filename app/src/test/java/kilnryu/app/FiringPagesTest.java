@@ -5,11 +5,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import javax.imageio.ImageIO;
 import kilnryu.app.account.Account;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -323,6 +326,46 @@ class FiringPagesTest extends AppTest {
         send(owner, "/firings/" + id + "/end", Map.of("as", "poured, all full"));
         assertThat(page(owner, "/firings/" + id + "/run")).contains("poured, all full");
         assertThat(page(owner, "/firings")).contains("done");
+    }
+
+    /** With gloves on the wrong one is ticked: it is due again, and both stay written down. */
+    @Test
+    void aDutyTickedByMistakeIsDueAgain() throws Exception {
+        String firing = "/firings/" + started();
+        send(owner, firing + "/duty", Map.of("duty", "close_kiln-1"));
+        assertThat(page(owner, firing + "/live")).contains("by Owner", "not done");
+        send(owner, firing + "/duty/back", Map.of("duty", "close_kiln-1"));
+        send(owner, firing + "/duty/back", Map.of("duty", "close_kiln-1"));
+        String run = page(owner, firing + "/run");
+        assertThat(run).doesNotContain("by Owner", "close kiln: done").contains("close kiln: ticked by mistake");
+        assertThat(run.split("close kiln: taken back").length).isEqualTo(2);
+        send(owner, firing + "/duty", Map.of("duty", "close_kiln-1"));
+        assertThat(page(owner, firing + "/run")).contains("close kiln: done");
+    }
+
+    @Test
+    void photosOfTheLoadStayWithTheFiring() throws Exception {
+        String firing = "/firings/" + started();
+        ByteArrayOutputStream png = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB), "png", png);
+        assertThat(photo(firing, png.toByteArray()).getRedirectedUrl()).isEqualTo(firing + "/run#photos");
+        String run = page(owner, firing + "/run");
+        String picture = run.replaceAll("(?s).*?src=\"(/photos/\\d+)\".*", "$1");
+        assertThat(read(owner, picture).getContentType()).isEqualTo("image/jpeg");
+        Account stranger = Studio.owner(accounts, passwords);
+        assertThat(read(stranger, picture).getStatus()).isEqualTo(404);
+        assertThat(photo(firing, "no picture".getBytes(StandardCharsets.UTF_8)).getRedirectedUrl())
+                .isEqualTo(firing + "/run#photos");
+        assertThat(page(owner, firing + "/run").split("class=\"thumb\"").length).isEqualTo(2);
+    }
+
+    private MockHttpServletResponse photo(String firing, byte[] file) throws Exception {
+        return mvc.perform(multipart(firing + "/photo")
+                        .file(new MockMultipartFile("photo", "load.png", "image/png", file))
+                        .with(as(owner))
+                        .with(csrf()))
+                .andReturn()
+                .getResponse();
     }
 
     private MockHttpServletResponse log(long id, String csv, Map<String, String> more) throws Exception {

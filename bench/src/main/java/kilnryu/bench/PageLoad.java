@@ -102,6 +102,9 @@ public final class PageLoad {
             program.put("program[k1].hold_min", (500 + 5 * (typed[0]++ % 20)) + " min");
             post(firing + "/try", program);
         });
+        row(
+                "a corner dragged in a browser, six flasks: from letting go to the picture (asked 150)",
+                DragLoad.measure(address, firing));
         row("page: program of six flasks", 40, () -> get(firing));
         million(firing, tree.get("_csrf"));
         row("page: tree", () -> get("/trees/3/tree"));
@@ -281,13 +284,18 @@ public final class PageLoad {
             asking.ask();
             waited.add((System.nanoTime() - from) / 1e6);
         }
-        waited.sort(null);
+        row(what, waited);
+    }
+
+    private static void row(String what, List<Double> waited) {
+        List<Double> sorted = waited.stream().sorted().toList();
+        int times = sorted.size();
         System.out.printf(
                 Locale.ROOT,
                 "| %s | %.1f | %.1f | %d |%n",
                 what,
-                waited.get(times / 2),
-                waited.get((int) (times * 0.95)),
+                sorted.get(times / 2),
+                sorted.get((int) (times * 0.95)),
                 times);
     }
 

@@ -28,7 +28,6 @@ import kilnryu.core.quantity.Volume;
 import kilnryu.core.tree.Part;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
-import org.springframework.security.web.csrf.CsrfToken;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -91,10 +90,7 @@ class FitController {
             @AuthenticationPrincipal Account account,
             @PathVariable long id,
             @RequestParam Map<String, String> asked,
-            CsrfToken token,
             Model model) {
-        // before the answer is long enough to be sent: its forms carry it
-        token.getToken();
         fill(account, plans.find(account, id), asked, model);
         return "fit/fit :: flasks";
     }

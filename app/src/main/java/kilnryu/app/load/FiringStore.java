@@ -217,6 +217,14 @@ class FiringStore {
                 == 1;
     }
 
+    /** @return false when this duty was not ticked */
+    boolean takeBack(long id, String duty) {
+        return jdbc.sql("""
+                        update firing_event set kind = 'ticked by mistake'
+                         where firing_id = :id and kind = 'duty' and subject = :duty
+                        """).param("id", id).param("duty", duty).update() == 1;
+    }
+
     List<Event> events(long id) {
         return jdbc.sql("""
                         select e.*, a.shown_name from firing_event e left join account a on a.id = e.account_id

@@ -1,10 +1,13 @@
 package kilnryu.app.load;
 
+import java.io.IOException;
 import java.util.List;
 import java.util.Map;
 import kilnryu.app.account.Account;
 import kilnryu.app.device.KilnController;
 import kilnryu.app.device.SimulatedController;
+import kilnryu.app.piece.Photo;
+import kilnryu.app.piece.PhotoStore;
 import kilnryu.app.web.Show;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -14,8 +17,10 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The page of a firing that runs: what is measured beside what was planned, and what someone has to do now. */
 @Controller
@@ -29,6 +34,7 @@ class RunController {
     private final KilnController controller;
     private final SimulatedController standIn;
     private final Watchers watchers;
+    private final PhotoStore photos;
     private final java.time.Clock clock;
 
     RunController(
@@ -38,6 +44,7 @@ class RunController {
             KilnController controller,
             SimulatedController standIn,
             Watchers watchers,
+            PhotoStore photos,
             java.time.Clock clock) {
         this.firings = firings;
         this.store = store;
@@ -45,6 +52,7 @@ class RunController {
         this.controller = controller;
         this.standIn = standIn;
         this.watchers = watchers;
+        this.photos = photos;
         this.clock = clock;
     }
 
@@ -59,6 +67,7 @@ class RunController {
         }
         fill(account, row, model);
         model.addAttribute("speeds", SPEEDS);
+        model.addAttribute("photos", photos.ofFiring(account.studioId(), id));
         return "load/run";
     }
 
@@ -90,6 +99,19 @@ class RunController {
         return "redirect:/firings/" + id + "/run";
     }
 
+    /** A tick by mistake is taken back; that it was stays written down. */
+    @PostMapping("/firings/{id:\\d+}/duty/back")
+    String back(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String duty) {
+        FiringStore.Row row = firings.running(account, id);
+        if (store.takeBack(row.id(), duty)) {
+            store.event(account, row.id(), runs.hear(id).second(), "taken back", duty, Map.of());
+        }
+        return "redirect:/firings/" + id + "/run";
+    }
+
     @PostMapping("/firings/{id:\\d+}/note")
     String note(
             @AuthenticationPrincipal Account account,
@@ -102,6 +124,23 @@ class RunController {
             store.event(account, id, second, "seen", "", note(note));
         }
         return "redirect:/firings/" + id + "/run";
+    }
+
+    /** How the molds stand, or whatever else is worth a picture. */
+    @PostMapping("/firings/{id:\\d+}/photo")
+    String photo(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam(required = false) MultipartFile photo,
+            RedirectAttributes redirect)
+            throws IOException {
+        FiringStore.Row row = firings.started(account, id);
+        try {
+            photos.keepOfFiring(account, row.id(), Photo.of(photo == null ? new byte[0] : photo.getBytes()));
+        } catch (Photo.Unusable e) {
+            redirect.addFlashAttribute("photoError", e.getMessage());
+        }
+        return "redirect:/firings/" + id + "/run#photos";
     }
 
     private static Map<String, String> note(String note) {

@@ -274,10 +274,15 @@ public record RunPage(
             return Show.clock(e.kind().equals("log") ? e.at().atZone(start.getZone()) : at(e.second() / 60));
         }
 
+        private static String duty(Event e) {
+            return e.subject().replaceAll("-\\d+$", "").replace('_', ' ');
+        }
+
         private static String words(Event e) {
             String note = e.data().getOrDefault("note", e.data().getOrDefault("why", ""));
             String what = switch (e.kind()) {
-                case "duty" -> e.subject().replaceAll("-\\d+$", "").replace('_', ' ') + ": done";
+                case "duty" -> duty(e) + ": done";
+                case "ticked by mistake", "taken back" -> duty(e) + ": " + e.kind();
                 case "loaded" ->
                     e.subject() + " stands " + e.data().getOrDefault("stood", "")
                             + (e.data().getOrDefault("mark", "").isEmpty()

@@ -45,12 +45,8 @@ class PhotoController {
         }
         try {
             String words = caption.replaceAll("\\p{Cntrl}", " ").strip();
-            photos.keep(
-                    account.studioId(),
-                    id,
-                    words.length() > LONGEST_CAPTION ? words.substring(0, LONGEST_CAPTION) : words,
-                    Photo.of(photo.getBytes()),
-                    account.id());
+            String shown = words.length() > LONGEST_CAPTION ? words.substring(0, LONGEST_CAPTION) : words;
+            photos.keep(account, id, shown, Photo.of(photo.getBytes()));
         } catch (Photo.Unusable e) {
             redirect.addFlashAttribute("photoError", e.getMessage());
         }

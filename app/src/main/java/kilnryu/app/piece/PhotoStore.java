@@ -1,5 +1,6 @@
 package kilnryu.app.piece;
 
+import java.sql.Types;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
@@ -24,37 +25,49 @@ public class PhotoStore {
     /** A photo without its picture. */
     record Row(long id, String caption, int width, int height, Instant at) {}
 
-    long keep(long studio, long piece, String caption, Photo photo, long account) {
-        return jdbc.sql("""
-                        insert into photo (studio_id, piece_id, caption, jpeg, width, height, account_id, at)
-                        values (:studio, :piece, :caption, :jpeg, :width, :height, :account, :now) returning id
-                        """)
-                .param("studio", studio)
-                .param("piece", piece)
-                .param("caption", caption)
-                .param("jpeg", photo.jpeg())
-                .param("width", photo.width())
-                .param("height", photo.height())
-                .param("account", account)
-                .param("now", OffsetDateTime.ofInstant(clock.instant(), ZoneOffset.UTC))
-                .query(Long.class)
-                .single();
+    /** What a photo shows: a piece, what came of a blend's trial, or a load in its kiln; the others are null. */
+    private record Shows(Long piece, Long trial, Long firing) {}
+
+    void keep(Account account, long piece, String caption, Photo photo) {
+        keep(account, new Shows(piece, null, null), caption, photo);
     }
 
     /** A photo of what came of a blend's trial. */
     public void keepOfTrial(Account account, long trial, Photo photo) {
+        keep(account, new Shows(null, trial, null), "", photo);
+    }
+
+    /** A photo of a load as it stands. */
+    public void keepOfFiring(Account account, long firing, Photo photo) {
+        keep(account, new Shows(null, null, firing), "", photo);
+    }
+
+    private void keep(Account account, Shows shows, String caption, Photo photo) {
         jdbc.sql("""
-                        insert into photo (studio_id, blend_trial_id, caption, jpeg, width, height, account_id, at)
-                        values (:studio, :trial, '', :jpeg, :width, :height, :account, :now)
+                        insert into photo (studio_id, piece_id, blend_trial_id, firing_id, caption, jpeg, width, height,
+                               account_id, at)
+                        values (:studio, :piece, :trial, :firing, :caption, :jpeg, :width, :height, :account, :now)
                         """)
                 .param("studio", account.studioId())
-                .param("trial", trial)
+                .param("piece", shows.piece, Types.BIGINT)
+                .param("trial", shows.trial, Types.BIGINT)
+                .param("firing", shows.firing, Types.BIGINT)
+                .param("caption", caption)
                 .param("jpeg", photo.jpeg())
                 .param("width", photo.width())
                 .param("height", photo.height())
                 .param("account", account.id())
                 .param("now", OffsetDateTime.ofInstant(clock.instant(), ZoneOffset.UTC))
                 .update();
+    }
+
+    public List<Long> ofFiring(long studio, long firing) {
+        return jdbc.sql(
+                        "select id from photo where studio_id = :studio and firing_id = :firing and not removed order by at, id")
+                .param("studio", studio)
+                .param("firing", firing)
+                .query(Long.class)
+                .list();
     }
 
     public List<Long> ofTrial(long studio, long trial) {
