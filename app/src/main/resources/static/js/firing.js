@@ -8,6 +8,10 @@ if (program) {
   const fire = () => program.dispatchEvent(new Event("change", { bubbles: true }));
   const typed = () => { document.getElementById("program-is").value = "typed"; };
   let refocus = null;
+  // whether the curve stands as the fields say, whether an answer is still to come, and the question for it
+  let drawn = false;
+  let waiting = false;
+  let drawing = null;
 
   // Numbers of the drawing: minutes along, degrees up.
   const scale = () => {
@@ -94,21 +98,24 @@ if (program) {
     if (field(Number(data.line), "rate").value === "full" || Math.abs(moved.x - start.x) < 4) delete change.rate;
     return change;
   };
+  // The curve alone, for what is typed or for a corner where it is held; without htmx, which looks through every node of it.
+  const curveFor = async (change, signal) => {
+    const form = new FormData(program);
+    for (const [name, value] of Object.entries(change)) form.set(name, value);
+    if (form.get("program_is") === "school") for (const name of [...form.keys()]) if (name.startsWith("program[")) form.delete(name);
+    const answer = await fetch(program.dataset.curve, { method: "POST", body: new URLSearchParams(form), signal });
+    if (!answer.ok || answer.redirected) throw new Error(answer.status);
+    return new DOMParser().parseFromString(await answer.text(), "text/html").getElementById("curve");
+  };
   // While it rests in the hand the middles answer too: one question at a time, in the window of time it was taken in.
   const foresee = async (hand) => {
-    const form = new FormData(program);
     const wanted = fills(Number(hand.data.line), pulled(hand));
     const key = JSON.stringify(wanted);
     if (hand.asking || hand.asked === key) return;
     hand.asking = true;
     hand.asked = key;
-    for (const [name, value] of Object.entries(wanted)) form.set(name, value);
-    form.set("program_is", "typed");
-    form.set("window", hand.window);
     try {
-      const answer = await fetch(program.dataset.curve, { method: "POST", body: new URLSearchParams(form) });
-      const words = answer.ok && !answer.redirected ? await answer.text() : "";
-      const fresh = new DOMParser().parseFromString(words, "text/html").querySelector("svg");
+      const fresh = (await curveFor({ ...wanted, program_is: "typed", window: hand.window })).querySelector("svg");
       const twin = fresh?.querySelector(`.corner[data-line="${hand.data.line}"][data-what="${hand.data.what}"]`);
       if (held === hand && twin) {
         hand.svg.replaceWith(fresh);
@@ -130,6 +137,7 @@ if (program) {
     if (!corner) return;
     event.preventDefault();
     // no answer may take the corner out of the hand
+    drawing?.abort();
     htmx.trigger(program, "htmx:abort");
     const s = scale();
     held = { data: { ...corner.dataset }, scale: s, window: document.getElementById("corners").dataset.window };
@@ -188,40 +196,45 @@ if (program) {
     for (const input of program.querySelectorAll('[name^="program["]')) input.value = "";
   });
   // The curve comes first, alone; its table, figures and checks when it stands.
-  let drawn = false;
-  let waiting = false;
   const rest = () => htmx.trigger(program, "rest");
-  program.addEventListener("change", () => {
+  const again = () => {
+    if (!refocus) return;
+    const [line, what] = refocus.split("|");
+    document.querySelector(`.corner[data-line="${line}"][data-what="${what}"]`)?.focus({ preventScroll: true });
+  };
+  program.addEventListener("change", async () => {
     drawn = false;
     waiting = true;
-    htmx.ajax("POST", program.dataset.curve, { source: program, target: "#curve", swap: "outerHTML settle:0ms" }).catch(() => { /* another took its place */ });
+    drawing?.abort();
+    const mine = drawing = new AbortController();
+    try {
+      const fresh = await curveFor({}, mine.signal);
+      if (mine.signal.aborted) return;
+      document.getElementById("curve").replaceWith(fresh);
+      reach();
+      again();
+      drawn = true;
+      program.dispatchEvent(new CustomEvent("drawn", { bubbles: true }));
+      // the picture first
+      requestAnimationFrame(() => setTimeout(rest));
+    } catch {
+      // another took its place, or the whole answer says what is wrong
+      if (!mine.signal.aborted) rest();
+    }
   });
-  for (const lost of ["htmx:responseError", "htmx:sendError"]) {
-    program.addEventListener(lost, (event) => { if (event.detail.pathInfo.requestPath === program.dataset.curve) rest(); });
-  }
   program.addEventListener("htmx:configRequest", (event) => {
     if (event.detail.elt !== program) return;
-    if (drawn && event.detail.path !== program.dataset.curve) event.detail.parameters.set?.("drawn", "yes");
+    if (drawn) event.detail.parameters.set?.("drawn", "yes");
     if (document.getElementById("program-is").value === "school") {
       for (const name of [...Object.keys(event.detail.parameters)]) if (name.startsWith("program[")) event.detail.parameters.delete?.(name);
     }
   });
   document.addEventListener("htmx:afterSettle", (event) => {
-    const target = event.detail.target?.id;
-    if (target !== "answer" && target !== "curve") return;
+    if (event.detail.target?.id !== "answer") return;
     reach();
-    if (refocus) {
-      const [line, what] = refocus.split("|");
-      document.querySelector(`.corner[data-line="${line}"][data-what="${what}"]`)?.focus({ preventScroll: true });
-    }
-    if (target === "answer") {
-      refocus = null;
-      waiting = false;
-    } else {
-      drawn = true;
-      // the picture first
-      requestAnimationFrame(() => setTimeout(rest));
-    }
+    again();
+    refocus = null;
+    waiting = false;
   });
 }
 

@@ -21,8 +21,7 @@ final class DragLoad {
               window.painted = [];
               let let_go = 0;
               document.addEventListener("pointerup", () => { let_go = performance.now(); }, true);
-              document.addEventListener("htmx:afterSwap", (event) => {
-                if (event.detail.target?.id !== "curve") return;
+              document.addEventListener("drawn", () => {
                 requestAnimationFrame(() => {
                   const after = new MessageChannel();
                   after.port1.onmessage = () => window.painted.push(performance.now() - let_go);

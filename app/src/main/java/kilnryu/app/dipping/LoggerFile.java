@@ -40,7 +40,7 @@ final class LoggerFile {
     private static String heading(List<String> headings, String... words) throws Unusable {
         return LoggerCsv.like(headings, words)
                 .orElseThrow(() -> new Unusable("It has no column named like " + String.join(" or ", words)
-                        + "; it has " + String.join(", ", headings) + "."));
+                        + "; it has " + LoggerCsv.listed(headings) + "."));
     }
 
     private static Optional<RoomStore.Reading> line(LoggerCsv csv, CSVRecord line, List<String> columns, ZoneId zone) {

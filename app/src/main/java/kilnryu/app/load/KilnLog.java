@@ -86,14 +86,14 @@ record KilnLog(Readings readings, Map<String, String> columns, int bad) {
         if (!asked.isEmpty()) {
             if (!headings.contains(asked)) {
                 throw new Unusable(
-                        "It has no column \"" + asked + "\"; it has " + String.join(", ", headings) + ".",
+                        "It has no column \"" + asked + "\"; it has " + LoggerCsv.listed(headings) + ".",
                         "col_" + words[0]);
             }
             return asked;
         }
         return LoggerCsv.like(headings, words)
                 .orElseThrow(() -> new Unusable(
-                        "Say which column holds the " + words[0] + "; it has " + String.join(", ", headings) + ".",
+                        "Say which column holds the " + words[0] + "; it has " + LoggerCsv.listed(headings) + ".",
                         "col_" + words[0]));
     }
 

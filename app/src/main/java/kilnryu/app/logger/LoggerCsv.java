@@ -32,6 +32,7 @@ public final class LoggerCsv {
     private static final Pattern THOUSANDS = Pattern.compile("[-+]?\\d{1,3}(,\\d{3})+(\\.\\d+)?");
     private static final Pattern OFFSET = Pattern.compile(".*(Z|[+-]\\d\\d:\\d\\d)");
     private static final int TELL_EVERY = 20_000;
+    private static final int LONGEST_LIST = 200;
 
     private final String text;
     private final CSVFormat format;
@@ -113,6 +114,12 @@ public final class LoggerCsv {
     private CSVParser parser() throws IOException {
         Reader reader = new StringReader(text);
         return CSVParser.parse(reader, format);
+    }
+
+    /** The headings in words, for one who looks for a column; what no one can read is left out. */
+    public static String listed(List<String> headings) {
+        String all = String.join(", ", headings).replaceAll("[\\p{Cntrl}\\uFFFD]", "");
+        return all.length() > LONGEST_LIST ? all.substring(0, LONGEST_LIST) + "…" : all;
     }
 
     /** The first heading that holds one of the words. */

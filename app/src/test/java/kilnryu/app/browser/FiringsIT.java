@@ -128,7 +128,9 @@ class FiringsIT extends BrowserTest {
         assertThat(page.locator("#hold-1")).hasValue(held);
         assertThat(corner).hasClass("corner held");
         Locator curve = page.locator("#curve svg");
-        answered("**/try", () -> answered("**/curve", () -> page.mouse().up()));
+        page.waitForResponse(
+                "**/try",
+                () -> page.waitForResponse("**/curve", () -> page.mouse().up()));
         assertThat(curve).hasCount(1);
         assertThat(page.locator("#curve clipPath")).hasCount(0);
         assertThat(corner).isFocused();

@@ -158,6 +158,26 @@ class HeldProgramTest {
                 .allMatch(Finding::safety);
     }
 
+    /** Of three molds one may see 1100 and two 750: at 768 one stop names both and not the third. */
+    @Test
+    void oneStopForAllMoldsOfALimit() {
+        List<HeldProgram.Fired> load = new ArrayList<>();
+        for (String name : List.of("sandpiper", "shell", "dunlin")) {
+            load.add(new HeldProgram.Fired(new KilnRun.Charge(name, SMALL, 1, 1, 1), 60, false));
+        }
+        HeldProgram.Question question =
+                new HeldProgram.Question(load, Optional.empty(), 20, KilnRun.Detail.QUICK, false);
+        List<Progress.Sample> hot = List.of(new Progress.Sample(0, 20), new Progress.Sample(3600, 768));
+        Progress progress = Progress.of(
+                question, new Progress.State(OwnProgram.of(TYPED), hot, 3600, 3600, List.of(750.0, 1100.0, 750.0)));
+        assertThat(progress.findings().all())
+                .filteredOn(f -> f.id().equals("over-limit"))
+                .singleElement()
+                .satisfies(f -> assertThat(f.message())
+                        .contains("768", "sandpiper, dunlin may see 750")
+                        .doesNotContain("shell"));
+    }
+
     /** Silent for two hours at heat it is taken to cool: 20 + 680 exp(-7200 UA / C) of the empty kiln, less with a mold. */
     @Test
     void aSilentKilnIsTakenToCool() {
