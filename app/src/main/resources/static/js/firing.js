@@ -76,6 +76,8 @@ if (program) {
   };
   // A corner is taken into the hand, or its twin in a newer drawing.
   const take = (corner) => {
+    // before all others, so that its words are
+    corner.parentNode.append(corner);
     corner.focus({ preventScroll: true });
     corner.classList.add("held");
     const svg = corner.ownerSVGElement;
