@@ -35,13 +35,17 @@ if (program) {
     const rate = Math.max(5, Math.min(2000, snap(Math.abs(target - from) / hours, 5)));
     return { target, rate };
   };
+  // In the unit that the segment's fields are in.
+  const inFahrenheit = (line) => field(line, "target_C").value.includes("F");
+  const degrees = (line, celsius) => (inFahrenheit(line) ? `${Math.round(celsius * 1.8 + 32)} °F` : `${celsius} °C`);
+  const pace = (line, kelvins) => (inFahrenheit(line) ? `${Math.round(kelvins * 1.8)} °F/h` : `${kelvins} K/h`);
   // The fields that a change of a segment fills.
   const fills = (line, change) => {
     const all = {};
     const name = (what) => `program[k${line + 1}].${what}`;
     if ("hold" in change) all[name("hold_min")] = change.hold === 0 ? "" : clock(change.hold);
-    if ("target" in change) all[name("target_C")] = `${change.target} °C`;
-    if ("rate" in change && change.rate > 0) all[name("rate")] = `${change.rate} K/h`;
+    if ("target" in change) all[name("target_C")] = degrees(line, change.target);
+    if ("rate" in change && change.rate > 0) all[name("rate")] = pace(line, change.rate);
     return all;
   };
   const write = (corner, change) => {
@@ -89,9 +93,10 @@ if (program) {
     const dy = corner.dataset.what === "hold" ? 0 : y + moved.y - start.y - home.y;
     corner.setAttribute("transform", `translate(${x + moved.x - start.x - home.x} ${dy})`);
     const change = pulled(held);
+    const line = Number(corner.dataset.line);
     says.textContent = "hold" in change
       ? `hold ${clock(change.hold)}`
-      : `${change.target} °C${change.rate ? ` at ${change.rate} K/h` : ""}`;
+      : `${degrees(line, change.target)}${change.rate ? ` at ${pace(line, change.rate)}` : ""}`;
   };
   // What the place where a corner is held asks of its segment.
   const pulled = ({ data, scale: s, moved, start, x, y }) => {
@@ -416,6 +421,19 @@ document.addEventListener("submit", async (event) => {
     },
   });
 });
+
+// A large load takes a second and more: say so while one waits for its page.
+for (const form of document.querySelectorAll("#program, #load")) {
+  form.addEventListener("submit", () => {
+    setTimeout(() => {
+      const words = document.createElement("p");
+      words.className = "notice";
+      words.setAttribute("role", "status");
+      words.append("Firing it in the simulation… ", document.createElement("progress"));
+      form.querySelector(".save").before(words);
+    }, 500);
+  });
+}
 
 // What is typed and not saved stays in this browser until it is saved or thrown away.
 const drafted = program ?? load;

@@ -67,6 +67,7 @@ class LoadReader {
     private final Map<List<Object>, Kept> lately = Collections.synchronizedMap(new Latest<>());
     private final Map<Long, Drawn> drawn = Collections.synchronizedMap(new Latest<>());
     private final Map<List<Object>, Packing> proposals = Collections.synchronizedMap(new Latest<>());
+    private final Trier remembered = new Remembered();
     private final Map<Long, Trail> trails = Collections.synchronizedMap(new Latest<>());
 
     LoadReader(KilnStore kilns, Plans plans, Clock clock) {
@@ -375,7 +376,7 @@ class LoadReader {
 
         /** While a corner is dragged, only what comes after it is simulated. */
         private Trier trier() {
-            return way.dragged ? trails.computeIfAbsent(account.id(), id -> new Trail()) : HeldProgram::of;
+            return way.dragged ? trails.computeIfAbsent(account.id(), id -> new Trail()) : remembered;
         }
 
         private Tried shells(

@@ -10,11 +10,17 @@ import kilnryu.core.kiln.KilnRun;
  * is moved, nothing changes before it: only the rest is simulated anew. What comes out is the same, to the last digit, as
  * {@link HeldProgram#of} gives, because a run that is taken up takes the same steps.
  *
- * <p>Kept are the states at both ends of each hold and about every half hour in it. Safe for several threads, one after the
+ * <p>Kept are the states at both ends of each hold and about every half hour in it, fewer of a long hold or a large load, which is then fired
+ * from cold more often. Safe for several threads, one after the
  * other.
  */
 public final class Trail implements Trier {
     private static final double EVERY_S = 1_800;
+    private static final int MOST_IN_A_HOLD = 24;
+    /** Of molds, over all states: some megabytes. */
+    private static final int MOST_KEPT = 600;
+
+    private static final int FEWEST = 8;
 
     private Optional<HeldProgram.Question> asked = Optional.empty();
     private List<Stop> stops = List.of();
@@ -120,9 +126,13 @@ public final class Trail implements Trier {
             double ends = began + program.get(segment).hold() * 60.0;
             double time = run.time();
             Stop last = stops.isEmpty() ? null : stops.get(stops.size() - 1);
+            if (stops.size() >= Math.max(FEWEST, MOST_KEPT / run.charges().size())) {
+                return;
+            }
+            double every = Math.max(EVERY_S, (ends - began) / MOST_IN_A_HOLD);
             boolean another = last == null || last.segment() != segment;
             boolean end = time >= ends - 1e-6;
-            if (another || end && last.run.time() < time - 1e-6 || time >= last.run.time() + EVERY_S) {
+            if (another || end && last.run.time() < time - 1e-6 || time >= last.run.time() + every) {
                 List<Heat> before = new ArrayList<>();
                 for (Segment s : program.subList(0, segment + 1)) {
                     before.add(Heat.of(s, s.hold()));

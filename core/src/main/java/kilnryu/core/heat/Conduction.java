@@ -19,6 +19,7 @@ public final class Conduction {
     private static final int ROUNDS = 3;
     private static final double BENT = 0.02;
 
+    private final Body body;
     private final Medium medium;
     private final Curves curves;
     private final Face side;
@@ -93,6 +94,7 @@ public final class Conduction {
 
     /** A body of one temperature with all its water. */
     public Conduction(Body body, Medium medium, Faces faces, double start, Fineness fineness) {
+        this.body = body;
         this.medium = medium;
         curves = new Curves(medium);
         this.side = body.slab() ? Face.INSULATED : faces.side;
@@ -136,50 +138,23 @@ public final class Conduction {
         step = 1;
     }
 
-    private Conduction(Conduction from) {
-        medium = from.medium;
-        curves = from.curves;
-        side = from.side;
-        bottom = from.bottom;
-        top = from.top;
-        start = from.start;
-        perStep = from.perStep;
-        longest = from.longest;
-        rings = from.rings;
-        layers = from.layers;
-        dr = from.dr;
-        dz = from.dz;
-        ringArea = from.ringArea;
-        radialGeometry = from.radialGeometry;
-        sideArea = from.sideArea;
-        t = from.t.clone();
-        hottest = from.hottest.clone();
-        k = new double[t.length];
-        sideSurface = from.sideSurface.clone();
-        bottomSurface = from.bottomSurface.clone();
-        topSurface = from.topSurface.clone();
-        int most = from.line.length;
-        line = new double[most];
-        next = new double[most];
-        capacity = new double[most];
-        lower = new double[most];
-        upper = new double[most];
-        main = new double[most];
-        right = new double[most];
-        conductance = new double[most + 1];
-        volume = new double[most];
-        time = from.time;
-        step = from.step;
-        heatIn = from.heatIn;
-        changed = from.changed;
-        axisFirst = from.axisFirst;
-        dry = from.dry;
-        steps = from.steps;
-    }
-
     /** A body as this one is now, that goes on for itself. */
     public Conduction copy() {
-        return new Conduction(this);
+        Conduction twin =
+                new Conduction(body, medium, new Faces(side, bottom, top), start, new Fineness(perStep, longest));
+        System.arraycopy(t, 0, twin.t, 0, t.length);
+        System.arraycopy(hottest, 0, twin.hottest, 0, t.length);
+        System.arraycopy(sideSurface, 0, twin.sideSurface, 0, layers);
+        System.arraycopy(bottomSurface, 0, twin.bottomSurface, 0, rings);
+        System.arraycopy(topSurface, 0, twin.topSurface, 0, rings);
+        twin.time = time;
+        twin.step = step;
+        twin.heatIn = heatIn;
+        twin.changed = changed;
+        twin.axisFirst = axisFirst;
+        twin.dry = dry;
+        twin.steps = steps;
+        return twin;
     }
 
     private double[] filled(int size) {

@@ -115,6 +115,26 @@ class TrailTest {
         same(trail.tried(program, lengthened), HeldProgram.of(program, lengthened));
     }
 
+    /** Sixty molds, a hold of a week, a hundred segments: less is kept, and what comes out is the same. */
+    @Test
+    void whatIsTooMuchToKeepIsFiredFromCold() {
+        double[] many = new double[60];
+        java.util.Arrays.fill(many, 0.03);
+        List<Line> lines = new ArrayList<>();
+        for (int i = 0; i < 50; i++) {
+            lines.add(new Line(300, 60 + i, 5));
+            lines.add(new Line(300, 40 + i, 5));
+        }
+        List<Segment> jagged = OwnProgram.of(lines);
+        List<Segment> lasting = with(0, new Line(150, 150, 7 * 24 * 60));
+        for (HeldProgram.Question question : List.of(question(false, many), question(false, 0.03))) {
+            Trail trail = new Trail();
+            for (List<Segment> program : List.of(jagged, lasting, with(2, new Line(150, 730, 60)), jagged)) {
+                same(trail.tried(program, question), HeldProgram.of(program, question));
+            }
+        }
+    }
+
     /** What was given out stays as it was when the trail goes on. */
     @Test
     void anAnswerIsNotChangedByTheNext() {
