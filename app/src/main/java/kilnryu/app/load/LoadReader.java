@@ -144,7 +144,8 @@ class LoadReader {
         if (drawing == fresh) {
             try {
                 fresh.plan.complete(read(account, typed, Way.DRAGGED));
-            } catch (RuntimeException e) {
+            } catch (RuntimeException | Error e) {
+                // nobody waits for what does not come
                 drawn.remove(account.id(), fresh);
                 fresh.plan.completeExceptionally(e);
                 throw e;
