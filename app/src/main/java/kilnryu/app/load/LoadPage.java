@@ -383,10 +383,10 @@ public record LoadPage(
                 all.add(new Ready("Program", length.digits(), length.unit()));
             });
             plan.energy().ifPresent(e -> all.add(new Ready("Energy", Show.digits(e), "kWh")));
-            plan.cost()
+            energy().flatMap(this::cost)
                     .ifPresent(c -> all.add(new Ready(
                             "It costs",
-                            String.format(Locale.ROOT, "%.2f", c),
+                            String.format(Locale.ROOT, "%.2f", c.value()),
                             plan.kiln().orElseThrow().money())));
             held.ifPresent(h -> all.add(new Ready(
                     "Kiln lags at most", String.valueOf(Math.round(h.run().behind())), "K")));
@@ -432,9 +432,8 @@ public record LoadPage(
             List<Figure> all = new ArrayList<>();
             plan.program().filter(p -> !p.segments().isEmpty()).ifPresent(p -> all.add(p.total()));
             held.ifPresent(h -> {
-                Optional<Figure> energy = h.run().spent().map(FiringSums::energy);
-                energy.ifPresent(all::add);
-                energy.flatMap(this::cost).ifPresent(all::add);
+                energy().ifPresent(all::add);
+                energy().flatMap(this::cost).ifPresent(all::add);
                 all.add(Figure.simulated(
                         "lag",
                         "kiln behind its program, at most",
@@ -444,6 +443,10 @@ public record LoadPage(
                 all.add(FiringSums.strain(h.mismatch()));
             });
             return all;
+        }
+
+        private Optional<Figure> energy() {
+            return held.flatMap(h -> h.run().spent()).map(FiringSums::energy);
         }
 
         private Optional<Figure> cost(Figure energy) {

@@ -60,14 +60,6 @@ record LoadPlan(
         return held().map(h -> h.run().energy()).orElse(OptionalDouble.empty());
     }
 
-    /** What the firing costs; empty without a tariff. */
-    OptionalDouble cost() {
-        OptionalDouble tariff = kiln.map(StudioKiln::tariff).orElse(OptionalDouble.empty());
-        return energy().isPresent() && tariff.isPresent()
-                ? OptionalDouble.of(energy().getAsDouble() * tariff.getAsDouble())
-                : OptionalDouble.empty();
-    }
-
     /** The mold that is dry last. */
     int slowest() {
         int slowest = 0;

@@ -431,10 +431,8 @@ public final class KilnRun {
         }
 
         void note(double asked, double kilnC, boolean picture) {
-            double face =
-                    charge.mold.wall() ? body.topOnAxis() : halved() ? body.sideAtFirstEnd() : body.sideAtHalfHeight();
-            trace.add(
-                    new Firing.Moment(body.time() / 60, asked, kilnC, face, core, body.freeWaterLeft() * 100, residue));
+            trace.add(new Firing.Moment(
+                    body.time() / 60, asked, kilnC, face(), core, body.freeWaterLeft() * 100, residue));
             if (picture) {
                 sections.add(section());
             }
