@@ -10,6 +10,7 @@ import kilnryu.app.account.Account;
 import kilnryu.app.blend.BlendReader;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.kiln.FiringQuestionReader;
+import kilnryu.app.kiln.ProgramQuestionReader;
 import kilnryu.app.mold.BlockReader;
 import kilnryu.app.mold.MoldReader;
 import kilnryu.app.plan.ContractFigures;
@@ -99,6 +100,14 @@ class ComputeController {
     @PostMapping(path = "/burnout", consumes = MediaType.APPLICATION_JSON_VALUE)
     FiringAnswer burnout(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
         return answer(account, body, FiringQuestionReader::read, FiringAnswer::of);
+    }
+
+    @Operation(summary = "A burnout program by a school, its holds as long as the simulation asks")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content = @Content(schema = @Schema(implementation = Contract.ProgramRequest.class)))
+    @PostMapping(path = "/program", consumes = MediaType.APPLICATION_JSON_VALUE)
+    ProgramAnswer program(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
+        return answer(account, body, ProgramQuestionReader::read, ProgramAnswer::of);
     }
 
     /** A blend without a name: the API asks for none. */

@@ -160,19 +160,56 @@ final class Contract {
             String pattern) {}
 
     @Schema(
+            name = "ProgramRequest",
+            description = "School left out: standard for flasks, slow-block for blocks",
+            requiredProperties = {"mold", "pattern", "alloy", "sections"})
+    record ProgramRequest(
+            FiredMold mold,
+            String pattern,
+            String alloy,
+
+            @Schema(allowableValues = {"heavy", "medium", "thin"})
+            String sections,
+
+            @Schema(
+                    allowableValues = {
+                        "standard",
+                        "dry-first",
+                        "overnight",
+                        "slow-block",
+                        "steam-first",
+                        "filament",
+                        "unknown",
+                        "switch"
+                    })
+            String school,
+
+            KilnRequest kiln,
+            Double pour_C,
+            Double mold_C,
+            Double drain_C) {}
+
+    @Schema(
             name = "FiredMold",
-            requiredProperties = {"kind", "inner_diameter_mm", "height_mm", "system"})
+            description =
+                    "A flask by inner_diameter_mm, a block by width_mm and depth_mm or inner_diameter_mm; wall_mm counts the steel"
+                            + " of a flask, 0 where left out; free_water_pct of a fresh one where it was proved drier",
+            requiredProperties = {"kind", "height_mm", "system"})
     record FiredMold(
-            @Schema(allowableValues = {"flask"}) String kind,
+            @Schema(allowableValues = {"flask", "block"}) String kind,
             Double inner_diameter_mm,
+            Double width_mm,
+            Double depth_mm,
             Double height_mm,
             String system,
-            Double water_per_100) {}
+            Double water_per_100,
+            Double free_water_pct,
+            Double wall_mm) {}
 
     @Schema(
             name = "Segment",
             requiredProperties = {"rate_K_h", "target_C"})
-    record SegmentRequest(Double rate_K_h, Double target_C, Double hold_min) {}
+    record SegmentRequest(Double rate_K_h, Double target_C, Double hold_min, String stage, String limited_by) {}
 
     @Schema(
             name = "Kiln",

@@ -36,7 +36,7 @@ record FiringAnswer(
         Answer checks = Answer.of(
                 sums(asked, firing),
                 FiringChecks.check(
-                        firing, asked.maxC(), asked.highest(), asked.question().kiln()));
+                        firing, asked.of(), asked.highest(), asked.question().kiln()));
         return new FiringAnswer(
                 figures,
                 firing.trace().stream()

@@ -36,6 +36,15 @@ public final class FiringReader {
 
     private FiringReader() {}
 
+    /**
+     * What the caster knows or wants otherwise than it is usual.
+     *
+     * @param metal at the pour, C
+     * @param drain where plastics drain, C
+     * @param wet share of the free water that the mold still holds, 0 to 1, proved by weighing
+     */
+    public record Own(Optional<Temperature> metal, Optional<Temperature> drain, double wet) {}
+
     /** What the plan's page asks before there is a program. */
     public record Choices(
             Section section,
@@ -44,7 +53,23 @@ public final class FiringReader {
             Optional<Temperature> mold,
             Optional<Temperature> kilnMax,
             Optional<ZonedDateTime> pour,
-            Handling handling) {
+            Handling handling,
+            Own own) {
+
+        /** Temperature of the metal at the pour: as typed, or usual for metal and section. */
+        public Optional<Figure> metal(TreePlan tree, Factors factors) {
+            return own.metal
+                    .map(t -> Figure.given(
+                            "pour", "metal at the pour", t.celsius(), Measure.DEGREE_CELSIUS, Known.CHOSEN, 0))
+                    .or(() -> section.pourTemperature(tree.tree().alloy(), factors));
+        }
+
+        /** Temperature of a shell at the pour: as typed, or usual for metal and section. */
+        public Optional<Figure> shellPours(TreePlan tree) {
+            return mold.map(t -> Figure.given(
+                            "mold", "shell at the pour", t.celsius(), Measure.DEGREE_CELSIUS, Known.CHOSEN, 0))
+                    .or(() -> section.shellTemperature(tree.tree().alloy()));
+        }
 
         /** Temperature of a flask or block at the pour: as typed, or usual for metal and section. */
         public Optional<Figure> pours(TreePlan tree) {
@@ -61,12 +86,16 @@ public final class FiringReader {
         Optional<BurnoutSchool> school = fields.choice("school", key -> BurnoutSchool.named(schools.based(key)));
         return new Choices(
                 fields.choice("section", Section::named).orElse(Section.MEDIUM),
-                school.orElse(BurnoutSchool.DRY_FIRST),
+                school.orElse(BurnoutSchool.STANDARD),
                 school.isPresent(),
                 temperature(fields.quantity("mold_C", Range.MOLD_TEMPERATURE)),
                 temperature(fields.quantity("kiln_max_C", Range.KILN_TEMPERATURE)),
                 pour(fields, zone),
-                fields.choice("shell_school", Handling::named).orElse(Handling.COLD));
+                fields.choice("shell_school", Handling::named).orElse(Handling.COLD),
+                new Own(
+                        temperature(fields.quantity("pour_C", Range.METAL_TEMPERATURE)),
+                        temperature(fields.quantity("drain_C", Range.DRAIN_TEMPERATURE)),
+                        fields.quantity("free_water_pct", Range.SHARE).orElse(100) / 100));
     }
 
     /** The burnout of a flask. */
@@ -76,12 +105,19 @@ public final class FiringReader {
 
     /** The burnout of a block: slowly where no school was chosen. */
     public static Firing firing(Choices choices, TreePlan tree, BlockPlan block, Factors factors) {
-        BurnoutSchool school = choices.chosen() ? choices.school() : BurnoutSchool.SLOW_BLOCK;
+        BurnoutSchool school = choices.chosen() ? choices.school() : BurnoutSchool.usual(true);
         return burnout(choices, school, Subject.of(what(choices, tree), block), factors);
     }
 
     private static Firing burnout(Choices choices, BurnoutSchool school, Subject subject, Factors factors) {
-        return clocked(choices, Tried.of(new BurnoutQuestion(subject, school, choices.kilnMax()), factors));
+        BurnoutProgram program = Tried.of(
+                new BurnoutQuestion(java.util.List.of(subject), school, choices.kilnMax(), drain(choices)), factors);
+        return clocked(choices, program, school.sleeps());
+    }
+
+    /** Where plastics drain, where the caster chose it, C. */
+    public static Optional<Double> drain(Choices choices) {
+        return choices.own().drain().map(Temperature::celsius);
     }
 
     /** What a program asks of a tree. */
@@ -91,12 +127,17 @@ public final class FiringReader {
             patterns.add(p.material());
             p.coat().ifPresent(c -> patterns.add(c.material()));
         });
-        return new Subject.Tree("the mold", patterns, tree.tree().alloy(), choices.pours(tree));
+        return new Subject.Tree(
+                "the mold",
+                patterns,
+                tree.tree().alloy(),
+                choices.pours(tree),
+                choices.own().wet());
     }
 
     /** The fire of a ceramic shell. */
     public static Firing firing(Choices choices, TreePlan tree, ShellReader.Built shell, Factors factors) {
-        return clocked(choices, Tried.of(asked(choices, tree, shell), factors));
+        return clocked(choices, Tried.of(asked(choices, tree, shell), factors), false);
     }
 
     /** What the program of a shell is wanted for. */
@@ -111,11 +152,11 @@ public final class FiringReader {
                 choices.kilnMax());
     }
 
-    private static Firing clocked(Choices choices, BurnoutProgram program) {
+    private static Firing clocked(Choices choices, BurnoutProgram program, boolean sleeps) {
         Optional<BackPlan> clock = program.segments().isEmpty()
                 ? Optional.empty()
-                : choices.pour().map(pour -> BackPlan.of(program, pour));
-        return new Firing(choices, program, clock);
+                : choices.pour().map(pour -> sleeps ? BackPlan.asleep(program, pour) : BackPlan.of(program, pour));
+        return new Firing(choices, clock.map(BackPlan::program).orElse(program), clock);
     }
 
     private static Optional<ZonedDateTime> pour(Fields fields, ZoneId zone) {

@@ -47,6 +47,7 @@ final class Tried {
                 value(s.pour()),
                 question.school(),
                 celsius(question.kilnMax()),
+                question.drainC().orElse(Double.NaN),
                 factors);
         return known(key, () -> new ProgramGenerator(factors).generate(question));
     }

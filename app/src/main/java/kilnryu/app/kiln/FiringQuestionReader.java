@@ -6,15 +6,15 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
+import kilnryu.core.burnout.ProgramGenerator;
 import kilnryu.core.heat.Face;
 import kilnryu.core.heat.Medium;
 import kilnryu.core.kiln.Firing;
+import kilnryu.core.kiln.FiringChecks;
 import kilnryu.core.kiln.FiringProgram;
-import kilnryu.core.kiln.FiringSums;
 import kilnryu.core.kiln.Kiln;
 import kilnryu.core.kiln.Mold;
 import kilnryu.core.kiln.Setting;
-import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Factors;
@@ -25,17 +25,13 @@ public final class FiringQuestionReader {
     private static final Range CELSIUS = new Range(Measure.DEGREE_CELSIUS, 0, 1300);
     private static final Range RATE = new Range(Measure.KELVIN_PER_HOUR, 0.1, 100_000);
     private static final Range HOLD = new Range(Measure.MINUTE, 0, 20_160);
-    private static final Range POWER = new Range(Measure.TIMES, 0.1, 500);
-    private static final Range TRIAL = new Range(Measure.MINUTE, 1, 3000);
     private static final Range ANY = new Range(Measure.TIMES, 0, 1e6);
     private static final Range OVER_NOTHING = new Range(Measure.TIMES, 1e-6, 1e6);
     private static final Range EMISSIVITY = new Range(Measure.TIMES, 0, 1);
-    private static final Range SIZE = new Range(Measure.MILLIMETRE, 10, 1500);
     private static final int MOST_SEGMENTS = 200;
     private static final double LONGEST_S = 30 * 86_400;
 
     private final Fields fields;
-    private List<Figure> kilnSums = List.of();
 
     private FiringQuestionReader(Fields fields) {
         this.fields = fields;
@@ -44,11 +40,11 @@ public final class FiringQuestionReader {
     /**
      * What is asked, and what it is judged by.
      *
-     * @param maxC highest the investment may see
+     * @param of what it is judged by
      * @param highest target of the program
      * @param kilnSums where the kiln's figures come from; none without a kiln
      */
-    public record Asked(Firing.Question question, double maxC, double highest, List<Figure> kilnSums) {}
+    public record Asked(Firing.Question question, FiringChecks.Of of, double highest, List<Figure> kilnSums) {}
 
     /** @param unused constants of the studio; the simulation goes by the handbook's */
     public static Optional<Asked> read(Fields fields, Factors unused) {
@@ -56,26 +52,19 @@ public final class FiringQuestionReader {
     }
 
     private Optional<Asked> read() {
-        fields.choice("mold.kind", k -> k.equals("flask") ? Optional.of(k) : Optional.empty())
-                .ifPresentOrElse(k -> {}, () -> fields.missing("mold.kind", "Say what is fired: flask."));
-        OptionalDouble diameter = fields.required("mold.inner_diameter_mm", SIZE);
-        OptionalDouble height = fields.required("mold.height_mm", SIZE);
-        Optional<InvestmentSystem> system = fields.choice("mold.system", InvestmentSystem::named);
-        if (system.isEmpty()) {
-            fields.missing("mold.system", "Choose the investment.");
-        }
-        OptionalDouble water = fields.quantity("mold.water_per_100", Range.WATER_RATIO);
+        FiredReader what = new FiredReader(fields);
+        Optional<FiredReader.Fired> fired = what.mold();
         double start = fields.quantity("start_C", CELSIUS).orElse(20);
-        Medium medium = medium(system, water);
         Face face = new Face(
                 fields.quantity("thermal.h", ANY).orElse(10),
                 fields.quantity("thermal.emissivity", EMISSIVITY).orElse(0.9));
+        Medium medium = medium(fired.map(FiredReader.Fired::medium).orElse(Setting.GYPSUM));
         List<FiringProgram.Segment> segments = segments();
-        Optional<Kiln> kiln = kiln();
+        Optional<Kiln> kiln = what.kiln();
         double residue = fields.choice("pattern", PatternMaterial::named)
-                .map(Setting::residue)
+                .map(PatternMaterial::charPercent)
                 .orElse(Setting.UNKNOWN_RESIDUE);
-        if (fields.hasErrors() || segments.isEmpty()) {
+        if (fields.hasErrors() || segments.isEmpty() || fired.isEmpty()) {
             return Optional.empty();
         }
         FiringProgram program = FiringProgram.of(start, segments);
@@ -83,39 +72,33 @@ public final class FiringQuestionReader {
             fields.error("program", "A program takes from a moment to 30 days.");
             return Optional.empty();
         }
+        FiredReader.Fired f = fired.get();
+        Mold bare = f.mold(medium);
+        Mold mold = new Mold(
+                bare.across(),
+                bare.along(),
+                false,
+                medium,
+                face.within(bare.side().skin()),
+                face,
+                face,
+                true);
         return Optional.of(new Asked(
-                new Firing.Question(
-                        new Mold(
-                                diameter.getAsDouble() / 1000,
-                                height.getAsDouble() / 1000,
-                                false,
-                                medium,
-                                face,
-                                face,
-                                face,
-                                true),
-                        program,
-                        kiln,
-                        residue,
-                        1),
-                system.orElseThrow().maxC(),
+                new Firing.Question(mold, program, kiln, residue, 1),
+                new FiringChecks.Of(
+                        "",
+                        f.system().maxC(),
+                        true,
+                        ProgramGenerator.fastestRamp(f.block(), f.across(), f.kilograms())),
                 segments.stream()
                         .mapToDouble(FiringProgram.Segment::target)
                         .max()
                         .orElse(0),
-                kilnSums));
+                what.kilnSums()));
     }
 
-    /** By the handbook, by the ratio of water, or as typed. */
-    private Medium medium(Optional<InvestmentSystem> system, OptionalDouble water) {
-        Medium usual = water.isPresent()
-                ? Setting.gypsum(
-                        water.getAsDouble(),
-                        system.flatMap(InvestmentSystem::density)
-                                .map(d -> d.value())
-                                .orElse(2.65),
-                        system.map(InvestmentSystem::hemihydratePercent).orElse(30.0))
-                : Setting.GYPSUM;
+    /** As it is, or as typed. */
+    private Medium medium(Medium usual) {
         double dry = typed("k_dry", OVER_NOTHING, usual.kDry());
         double hot = typed("k_hot", OVER_NOTHING, dry + usual.kSlope() * 600);
         // set investment leads better when hotter: a value under the dry one is the growth that the handbook writes
@@ -150,30 +133,13 @@ public final class FiringQuestionReader {
             OptionalDouble rate = fields.required(at + "rate_K_h", RATE);
             OptionalDouble target = fields.required(at + "target_C", CELSIUS);
             double hold = fields.quantity(at + "hold_min", HOLD).orElse(0);
+            // what /program says of a segment beside it
+            fields.text(at + "stage", 80);
+            fields.text(at + "limited_by", 400);
             if (rate.isPresent() && target.isPresent()) {
                 segments.add(new FiringProgram.Segment(rate.getAsDouble(), target.getAsDouble(), hold));
             }
         }
         return segments;
-    }
-
-    private Optional<Kiln> kiln() {
-        if (!fields.hasBelow("kiln")) {
-            return Optional.empty();
-        }
-        OptionalDouble power = fields.required("kiln.power_kW", POWER);
-        OptionalDouble most = fields.required("kiln.max_C", CELSIUS);
-        OptionalDouble trial = fields.required("kiln.empty_to_700_min", TRIAL);
-        if (power.isEmpty() || most.isEmpty() || trial.isEmpty()) {
-            return Optional.empty();
-        }
-        try {
-            Kiln kiln = Kiln.of(power.getAsDouble(), most.getAsDouble(), trial.getAsDouble());
-            kilnSums = FiringSums.of(power.getAsDouble(), most.getAsDouble(), trial.getAsDouble());
-            return Optional.of(kiln);
-        } catch (IllegalArgumentException e) {
-            fields.error("kiln.max_C", "A kiln of this top temperature does not come to 700 °C.");
-            return Optional.empty();
-        }
     }
 }

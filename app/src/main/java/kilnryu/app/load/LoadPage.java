@@ -312,7 +312,7 @@ public record LoadPage(
                     s.key(),
                     i + 1,
                     s.name(),
-                    s.kind() + (s.sheet() ? ", closed sheet" : ""),
+                    s.kind() + (s.bare() ? ", without its steel" : ""),
                     size(s),
                     s.subject()
                             .flatMap(Subject::pour)

@@ -115,18 +115,18 @@ class LoadReader {
     }
 
     /** What a plan is read for: how closely, and with what changed for once. */
-    record Way(KilnRun.Detail detail, boolean ajar, Optional<Boolean> sheet, OptionalInt halved, boolean dragged) {
+    record Way(KilnRun.Detail detail, boolean ajar, Optional<Boolean> bare, OptionalInt halved, boolean dragged) {
         static final Way USUAL = new Way(KilnRun.Detail.QUICK, false, Optional.empty(), OptionalInt.empty());
 
         /** While a corner is dragged. */
         static final Way DRAGGED = new Way(KilnRun.Detail.QUICK, false, Optional.empty(), OptionalInt.empty(), true);
 
-        Way(KilnRun.Detail detail, boolean ajar, Optional<Boolean> sheet, OptionalInt halved) {
-            this(detail, ajar, sheet, halved, false);
+        Way(KilnRun.Detail detail, boolean ajar, Optional<Boolean> bare, OptionalInt halved) {
+            this(detail, ajar, bare, halved, false);
         }
 
         Way pictures(double every) {
-            return new Way(detail.pictures(every), ajar, sheet, halved, dragged);
+            return new Way(detail.pictures(every), ajar, bare, halved, dragged);
         }
     }
 
@@ -190,7 +190,8 @@ class LoadReader {
                     .toList();
             Optional<BackPlan> back = tried.program
                     .filter(p -> !p.segments().isEmpty())
-                    .flatMap(p -> clock.pour().map(pour -> BackPlan.of(p, pour)));
+                    .flatMap(p ->
+                            clock.pour().map(pour -> tried.sleeps ? BackPlan.asleep(p, pour) : BackPlan.of(p, pour)));
             Findings findings = new Findings(found)
                     .and(tried.program.map(BurnoutProgram::findings).orElse(Findings.NONE))
                     .and(back.map(BackPlan::findings).orElse(Findings.NONE))
@@ -206,7 +207,7 @@ class LoadReader {
                     tried.fired,
                     limits,
                     typed,
-                    tried.program,
+                    back.map(BackPlan::program).or(() -> tried.program),
                     back,
                     tried.alone,
                     findings);
@@ -242,8 +243,8 @@ class LoadReader {
             String at = "molds[" + saved.row().id() + "].";
             String name = saved.row().name();
             boolean posts = !fields.text(at + "stands", 10).orElse("posts").equals("shelf");
-            boolean sheet =
-                    way.sheet.orElse(fields.text(at + "sheet", 10).orElse("").equals("closed"));
+            boolean bare =
+                    way.bare.orElse(fields.text(at + "sheet", 10).orElse("").equals("bare"));
             String mark = fields.text(at + "mark", 60).orElse("");
             Optional<Subject> subject = plan.flask()
                     .map(f -> Subject.of(what(saved, name), f))
@@ -258,13 +259,13 @@ class LoadReader {
                 return Optional.empty();
             }
             return Optional.of(
-                    new Stand(saved.row().id(), name, saved, item(saved), subject, plan.shell(), posts, sheet, mark));
+                    new Stand(saved.row().id(), name, saved, item(saved), subject, plan.shell(), posts, bare, mark));
         }
 
         private Subject.Tree what(Plans.Saved saved, String name) {
             Subject.Tree tree =
                     FiringReader.what(choices(saved), saved.plan().tree().orElseThrow());
-            return new Subject.Tree(name, tree.patterns(), tree.alloy(), tree.pour());
+            return new Subject.Tree(name, tree.patterns(), tree.alloy(), tree.pour(), tree.wet());
         }
 
         private static FiringReader.Choices choices(Plans.Saved saved) {
@@ -338,12 +339,12 @@ class LoadReader {
                     s.subject().map(x -> x.as(placed(x.mold(), s, packing))),
                     s.shell(),
                     s.posts(),
-                    s.sheet(),
+                    s.bare(),
                     s.mark());
         }
 
-        private static Mold placed(Mold bare, Stand s, Optional<Packing> packing) {
-            Mold mold = s.sheet() ? bare.inSheet() : bare;
+        private static Mold placed(Mold flask, Stand s, Optional<Packing> packing) {
+            Mold mold = s.bare() ? flask.inSteel(0) : flask;
             mold = s.posts() ? mold : mold.onShelf();
             if (packing.isPresent()) {
                 List<Packing.Placed> all = packing.get().placed();
@@ -357,7 +358,14 @@ class LoadReader {
         }
 
         private record Tried(
-                Optional<BurnoutProgram> program, List<HeldProgram.Fired> fired, Map<Long, Double> alone) {}
+                Optional<BurnoutProgram> program,
+                List<HeldProgram.Fired> fired,
+                Map<Long, Double> alone,
+                boolean sleeps) {
+            Tried(Optional<BurnoutProgram> program, List<HeldProgram.Fired> fired, Map<Long, Double> alone) {
+                this(program, fired, alone, false);
+            }
+        }
 
         private Tried tried(List<Stand> stands, Optional<StudioKiln> kiln, Optional<List<Segment>> given) {
             boolean shells = stands.stream().allMatch(s -> s.shell().isPresent());
@@ -422,7 +430,13 @@ class LoadReader {
                     key.flatMap(k -> BurnoutSchool.named(schools.based(k))).orElseGet(() -> usual(stands, kiln));
             List<Subject> load =
                     stands.stream().flatMap(s -> s.subject().stream()).toList();
-            BurnoutQuestion question = new BurnoutQuestion(load, school, top(kiln));
+            BurnoutQuestion question = new BurnoutQuestion(
+                    load,
+                    school,
+                    top(kiln),
+                    stands.stream()
+                            .flatMap(s -> FiringReader.drain(choices(s.saved())).stream())
+                            .findFirst());
             List<HeldProgram.Fired> fired =
                     load.stream().map(s -> HeldProgram.Fired.of(s, factors)).toList();
             ProgramGenerator generator = new ProgramGenerator(factors, trier());
@@ -430,7 +444,7 @@ class LoadReader {
                     ? generator.tried(question, halved(given).orElseThrow(), heat, way.detail, lengthen(given))
                     : generator.generate(question, heat, way.detail);
             found.addAll(LoadChecks.sharing(load).all());
-            return new Tried(Optional.of(program), fired, alone(stands));
+            return new Tried(Optional.of(program), fired, alone(stands), given.isEmpty() && school.sleeps());
         }
 
         /** By what leads the kiln, and by what stands in it. */

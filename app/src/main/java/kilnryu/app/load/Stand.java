@@ -13,7 +13,7 @@ import kilnryu.core.kiln.Packing;
  * @param subject a flask or block; empty for a shell
  * @param shell empty for a flask or block
  * @param posts whether it stands on posts, all faces free, and not on a solid shelf
- * @param sheet whether its flask is closed sheet, with a gap under it
+ * @param bare whether it stands without its steel, its sleeve taken off
  * @param mark what its tag says of where its mark points
  */
 public record Stand(
@@ -24,7 +24,7 @@ public record Stand(
         Optional<Subject> subject,
         Optional<ShellReader.Built> shell,
         boolean posts,
-        boolean sheet,
+        boolean bare,
         String mark) {
 
     public String key() {

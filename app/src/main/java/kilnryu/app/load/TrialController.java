@@ -102,9 +102,7 @@ class TrialController {
         }
         return switch (what) {
             case "ajar" -> Optional.of(new LoadReader.Way(detail, true, Optional.empty(), OptionalInt.empty()));
-            case "closed" -> Optional.of(new LoadReader.Way(detail, false, Optional.of(true), OptionalInt.empty()));
-            case "perforated" ->
-                Optional.of(new LoadReader.Way(detail, false, Optional.of(false), OptionalInt.empty()));
+            case "bare" -> Optional.of(new LoadReader.Way(detail, false, Optional.of(true), OptionalInt.empty()));
             default -> Optional.empty();
         };
     }
@@ -124,8 +122,7 @@ class TrialController {
         }
         return switch (what) {
             case "ajar" -> "the door stood ajar all the while";
-            case "closed" -> "all flasks were of closed sheet";
-            default -> "all flasks were perforated or bare";
+            default -> "all flasks were taken off and the molds bare";
         };
     }
 

@@ -26,6 +26,7 @@ import kilnryu.core.flask.Fit;
 import kilnryu.core.flask.FlaskPlan;
 import kilnryu.core.flask.MoldChecks;
 import kilnryu.core.flask.SchoolChecks;
+import kilnryu.core.material.HeatChecks;
 import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.quantity.Length;
 import kilnryu.core.quantity.Mass;
@@ -108,8 +109,7 @@ public record Plan(
             MoldReader.Extras extras = MoldReader.extras(moldFields, reading.schools);
             FiringReader.Choices choices =
                     FiringReader.choices(fields.get(Stage.FIRING), reading.zone, reading.schools);
-            Optional<Figure> pour =
-                    tree.flatMap(t -> choices.section().pourTemperature(t.tree().alloy(), reading.factors));
+            Optional<Figure> pour = tree.flatMap(t -> choices.metal(t, reading.factors));
             OptionalDouble onScale = treeFields.quantity("weighed_g", Range.MASS);
             Optional<WeighedTree> weighed = onScale.isPresent()
                     ? tree.map(t -> WeighedTree.of(t, Mass.grams(onScale.getAsDouble()), reading.factors))
@@ -142,7 +142,9 @@ public record Plan(
                             .orElse(Findings.NONE))
                     .and(block.map(b -> againstBlock(b, tree.orElseThrow(), pour))
                             .orElse(Findings.NONE))
-                    .and(shell.map(ShellReader.Built::findings).orElse(Findings.NONE));
+                    .and(shell.map(ShellReader.Built::findings).orElse(Findings.NONE))
+                    .and(tree.map(t -> HeatChecks.check(poured(choices, t, extras, pour), reading.factors))
+                            .orElse(Findings.NONE));
             return new Plan(
                     name.orElse(""),
                     fields,
@@ -211,6 +213,16 @@ public record Plan(
             return block.findings()
                     .and(MoldChecks.check(
                             tree.tree().alloy(), InvestmentSystem.PLASTER_SILICA, pour, Optional.empty()));
+        }
+
+        private static HeatChecks.Pour poured(
+                FiringReader.Choices choices, TreePlan tree, MoldReader.Extras extras, Optional<Figure> pour) {
+            return new HeatChecks.Pour(
+                    tree.tree().alloy(),
+                    choices.section(),
+                    extras.shell(),
+                    pour,
+                    extras.shell() ? choices.shellPours(tree) : choices.pours(tree));
         }
 
         private static GatingReader.Heat heat(FiringReader.Choices choices, TreePlan tree, Optional<Figure> pour) {

@@ -29,6 +29,9 @@ public record Range(Measure unit, double least, double most) {
     public static final Range POWDER_DENSITY = new Range(Measure.GRAM_PER_CM3, 1, 8);
     public static final Range WATER_TEMPERATURE = new Range(Measure.DEGREE_CELSIUS, 1, 60);
     public static final Range MOLD_TEMPERATURE = new Range(Measure.DEGREE_CELSIUS, 20, 1_200);
+    public static final Range METAL_TEMPERATURE = new Range(Measure.DEGREE_CELSIUS, 100, 1_800);
+    public static final Range DRAIN_TEMPERATURE = new Range(Measure.DEGREE_CELSIUS, 180, 300);
+    public static final Range SHARE = new Range(Measure.PERCENT, 0, 100);
     public static final Range KILN_TEMPERATURE = new Range(Measure.DEGREE_CELSIUS, 100, 1_800);
 
     /** What is wrong with a value, empty when nothing is. */

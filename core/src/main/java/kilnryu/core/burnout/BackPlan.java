@@ -18,6 +18,7 @@ public record BackPlan(BurnoutProgram program, ZonedDateTime pour, List<Clocked>
     private static final LocalTime NIGHT_FROM = LocalTime.of(22, 30);
     private static final LocalTime NIGHT_TO = LocalTime.of(5, 30);
     private static final int HALF_HOURS_TRIED = 48;
+    private static final int LONGEST_WAIT_MIN = 600;
 
     /** A duty at its hour. */
     public record Clocked(Duty duty, ZonedDateTime at) {}
@@ -30,6 +31,23 @@ public record BackPlan(BurnoutProgram program, ZonedDateTime pour, List<Clocked>
             found.add(night(program, pour, atNight));
         }
         return new BackPlan(program, pour, clocked, new Findings(found));
+    }
+
+    /**
+     * The same with a wait at the pour, in half hours, so long that nobody has to get up at night; as it is where none helps or
+     * none is needed. The pour keeps its hour, so the kiln is closed sooner.
+     */
+    public static BackPlan asleep(BurnoutProgram program, ZonedDateTime pour) {
+        for (int wait = 0; wait <= LONGEST_WAIT_MIN; wait += 30) {
+            BurnoutProgram waiting = program.waiting(wait);
+            boolean kiln = clocked(waiting, pour).stream()
+                    .filter(c -> c.duty.minute() >= 0)
+                    .noneMatch(c -> night(c.at));
+            if (kiln) {
+                return of(waiting, pour);
+            }
+        }
+        return of(program, pour);
     }
 
     /** When a minute of the program falls. */

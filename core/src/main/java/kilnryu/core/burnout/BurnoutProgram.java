@@ -5,7 +5,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.core.finding.Findings;
+import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Formula;
+import kilnryu.core.sum.Known;
 
 /**
  * A kiln program and what follows from it.
@@ -25,6 +28,8 @@ public record BurnoutProgram(
         List<Duty> duties,
         Findings findings,
         Optional<HeldProgram> held) {
+    private static final Formula WAIT = Formula.of("rest + wait");
+
     public BurnoutProgram(
             double startC, List<Segment> segments, Figure total, Figure mold, List<Duty> duties, Findings findings) {
         this(startC, segments, total, mold, duties, findings, Optional.empty());
@@ -65,6 +70,38 @@ public record BurnoutProgram(
             }
         }
         return points;
+    }
+
+    /** The same with so many minutes more in its last hold, and what comes at its end as much later. */
+    BurnoutProgram waiting(int minutes) {
+        if (minutes == 0 || segments.isEmpty()) {
+            return this;
+        }
+        Segment last = segments.get(segments.size() - 1);
+        Figure hold = Figure.computed("hold", last.holdSum().name(), Measure.MINUTE)
+                .by(
+                        WAIT,
+                        last.holdSum().as("rest"),
+                        Figure.given(
+                                "wait",
+                                "wait, so that nobody gets up at night",
+                                minutes,
+                                Measure.MINUTE,
+                                Known.CHOSEN,
+                                0));
+        List<Segment> waiting = new ArrayList<>(segments.subList(0, segments.size() - 1));
+        waiting.add(last.held(last.hold() + minutes, hold, last.ruledBy() + ", and a wait through the night"));
+        double end = minutes();
+        return new BurnoutProgram(
+                startC,
+                waiting,
+                ProgramGenerator.total(waiting),
+                mold,
+                duties.stream()
+                        .map(d -> d.minute() < end - 1 ? d : new Duty(d.kind(), d.minute() + minutes, d.caution()))
+                        .toList(),
+                findings,
+                held);
     }
 
     public double minutes() {

@@ -12,8 +12,10 @@ import kilnryu.core.sum.Figure;
  *
  * @param load at least one
  * @param kilnMax highest the kiln reaches, empty when not known
+ * @param drainC where plastics drain, C, when the caster chooses it
  */
-public record BurnoutQuestion(List<Subject> load, BurnoutSchool school, Optional<Temperature> kilnMax) {
+public record BurnoutQuestion(
+        List<Subject> load, BurnoutSchool school, Optional<Temperature> kilnMax, Optional<Double> drainC) {
     /** Where the kiln starts, C. */
     public static final double START_C = 20;
 
@@ -22,6 +24,11 @@ public record BurnoutQuestion(List<Subject> load, BurnoutSchool school, Optional
         if (load.isEmpty()) {
             throw new IllegalArgumentException("an empty kiln needs no program");
         }
+    }
+
+    /** Plastics drain where the school says. */
+    public BurnoutQuestion(List<Subject> load, BurnoutSchool school, Optional<Temperature> kilnMax) {
+        this(load, school, kilnMax, Optional.empty());
     }
 
     /** One mold alone. */

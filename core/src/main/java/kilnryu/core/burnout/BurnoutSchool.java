@@ -8,10 +8,18 @@ import kilnryu.core.sum.Constant;
 
 /** Consistent ways of burning out, where casters differ. */
 public enum BurnoutSchool {
+    STANDARD(
+            "standard",
+            "standard steps",
+            "Levels at 150, 370, 480 and 730 °C by the size of the flask, longer where the middle asks; dry before 400 °C is passed.",
+            400,
+            Habit.LEVELS,
+            Habit.TURNS_UP),
     DRY_FIRST(
             "dry-first",
             "dry first",
             "Hold at 150 °C until the middle is dry, then ramp, slowly through the inversion; cup up once drained.",
+            150,
             Habit.DRIES_FIRST,
             Habit.TURNS_UP,
             Habit.SLOW_INVERSION),
@@ -19,34 +27,37 @@ public enum BurnoutSchool {
             "quick-small",
             "quick, small flask",
             "Dry at 150 °C, then up in one ramp at the limit of its size, burn out, come down; for flasks to 65 mm.",
+            150,
             Habit.DRIES_FIRST),
     STEPPED_OVERNIGHT(
             "stepped-overnight",
             "stepped overnight",
-            "Holds at 150 and 370 °C by size at the least, the last water leaves on the way up; cup down throughout.",
-            Habit.SLOW_INVERSION),
+            "The standard steps, cup down throughout, and a wait at the pour where someone would have to get up at night.",
+            400,
+            Habit.LEVELS,
+            Habit.OVERNIGHT),
     SLOW_BLOCK(
             "slow-block",
             "slow block",
-            "Blocks and large molds: 30 K an hour, 15 over 50 kg; dry at 110 °C, a hold at 480, down as slowly.",
-            Habit.DRIES_FIRST,
+            "Blocks and large molds: 30 K an hour, 18 over 50 kg; dry before 250 °C is passed, a hold at 480, down as slowly.",
+            250,
             Habit.SLOW_INVERSION,
             Habit.CARBON,
             Habit.SLOW),
     STEAM_FIRST(
             "steam-first",
             "steam first, then burnout",
-            "Wax is steamed out before; the mold goes in wet and empty, cup down, and dries at 150 °C.",
-            Habit.DRIES_FIRST,
-            Habit.STEAMED,
-            Habit.SLOW_INVERSION),
+            "Most wax is steamed out before; the mold goes in wet at once, cup down, and up by the standard steps.",
+            400,
+            Habit.LEVELS,
+            Habit.STEAMED),
     PLASTIC_ASH_OUT(
             "plastic-ash-out",
             "filament and resin, ash blown out",
-            "Drain at 230 °C, long air at 480, burn out, cool to the hand and blow the ash out, heat again for the pour.",
-            Habit.DRIES_FIRST,
+            "Drain at 230 °C, air from 370, a long hold at 480, burn out, cool to the hand and blow the ash out, heat again for the pour.",
+            400,
+            Habit.LEVELS,
             Habit.TURNS_UP,
-            Habit.SLOW_INVERSION,
             Habit.HOT_DRAIN,
             Habit.CARBON,
             Habit.ASH_OUT),
@@ -54,6 +65,7 @@ public enum BurnoutSchool {
             "unknown-slow",
             "unknown material, long low holds",
             "Half the usual ramps, holds at 180, 260 and 400 °C with the vent open, long air; never alone the first time.",
+            150,
             Habit.DRIES_FIRST,
             Habit.TURNS_UP,
             Habit.SLOW_INVERSION,
@@ -64,13 +76,15 @@ public enum BurnoutSchool {
             "switch-kiln",
             "switch kiln, by steps",
             "For a kiln without ramp control: small steps set by hand, each waited out; cup up once drained.",
-            Habit.DRIES_FIRST,
+            400,
+            Habit.LEVELS,
             Habit.TURNS_UP,
-            Habit.SLOW_INVERSION,
             Habit.BY_STEPS);
 
     /** What a school does that others do not. */
     enum Habit {
+        LEVELS,
+        OVERNIGHT,
         DRIES_FIRST,
         TURNS_UP,
         SLOW_INVERSION,
@@ -86,16 +100,26 @@ public enum BurnoutSchool {
     private final String key;
     private final String label;
     private final String says;
+    private final double dryBefore;
     private final Set<Habit> habits;
 
-    BurnoutSchool(String key, String label, String says, Habit... habits) {
+    BurnoutSchool(String key, String label, String says, double dryBefore, Habit... habits) {
+        this.dryBefore = dryBefore;
         this.key = key;
         this.label = label;
         this.says = says;
         this.habits = Set.of(habits);
     }
 
-    public static Optional<BurnoutSchool> named(String key) {
+    /** By its key, or by the short name the API gives it: filament, unknown, overnight, switch. */
+    public static Optional<BurnoutSchool> named(String name) {
+        String key = switch (name) {
+            case "filament" -> PLASTIC_ASH_OUT.key;
+            case "unknown" -> UNKNOWN_SLOW.key;
+            case "overnight" -> STEPPED_OVERNIGHT.key;
+            case "switch" -> SWITCH_KILN.key;
+            default -> name;
+        };
         return Arrays.stream(values()).filter(s -> s.key.equals(key)).findFirst();
     }
 
@@ -105,6 +129,16 @@ public enum BurnoutSchool {
 
     public String label() {
         return label;
+    }
+
+    /** The usual school of a flask, or of a block. */
+    public static BurnoutSchool usual(boolean block) {
+        return block ? SLOW_BLOCK : STANDARD;
+    }
+
+    /** The mold has to be dry before its face passes this, C. */
+    public double dryBefore() {
+        return dryBefore;
     }
 
     /** What the school does, in a sentence. */
@@ -124,6 +158,11 @@ public enum BurnoutSchool {
     /** Whether the mold is turned cup up once it has drained. */
     public boolean turnsCupUp() {
         return does(Habit.TURNS_UP);
+    }
+
+    /** Whether it waits at the pour so that nobody gets up at night. */
+    public boolean sleeps() {
+        return does(Habit.OVERNIGHT);
     }
 
     /** Whether its program is steps for a kiln with a switch. */

@@ -6,29 +6,33 @@ import java.util.Locale;
 import java.util.Optional;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
+import kilnryu.core.kiln.Firing;
 import kilnryu.core.kiln.FiringChecks;
 import kilnryu.core.kiln.Kiln;
+import kilnryu.core.sum.Factors;
 
 /** What stands against a program that was tried on its load. */
 final class HeldChecks {
     private static final double LEFT_WET = 3;
+    private static final double OVER_K = 5;
 
     private HeldChecks() {}
 
-    static Findings check(BurnoutQuestion question, HeldProgram held, Optional<Kiln> kiln) {
+    static Findings check(BurnoutQuestion question, HeldProgram held, Optional<Kiln> kiln, Factors factors) {
         double highest =
                 held.segments().stream().mapToDouble(Segment::target).max().orElse(0);
         Findings empty = FiringChecks.reaches(highest, kiln);
         Findings found = (empty.all().isEmpty() ? reaches(question, highest) : empty)
                 .and(never(held))
                 .and(unmet(held))
-                .and(leavesWet(question, held));
+                .and(climbsWet(question, held));
         boolean alone = question.load().size() == 1;
         for (int i = 0; i < question.load().size(); i++) {
             Subject s = question.load().get(i);
             found = found.and(FiringChecks.check(
                     held.run().firing(i),
-                    new FiringChecks.Of(alone ? "" : s.name(), s.system().maxC(), true)));
+                    new FiringChecks.Of(
+                            alone ? "" : s.name(), s.system().maxC(), true, BurnoutRules.rampOf(s, factors))));
         }
         return found;
     }
@@ -51,43 +55,32 @@ final class HeldChecks {
                 .toList());
     }
 
-    /** A first hold that is left while the middle is still wet: the rest boils off on the way up. */
-    private static Findings leavesWet(BurnoutQuestion question, HeldProgram held) {
-        double from = BurnoutQuestion.START_C;
-        double ends = 0;
-        int drying = 0;
-        for (Segment s : held.segments()) {
-            if (s.stage() != Stage.DRY_OUT) {
-                break;
-            }
-            ends += s.rampMinutes(from) + s.hold();
-            from = s.target();
-            drying++;
-        }
-        if (drying == 0 || drying == held.segments().size()) {
-            return Findings.NONE;
-        }
-        double leaves = ends;
-        double at = from;
+    /** Whether a face passes what its school allows while there is water in the mold. */
+    private static Findings climbsWet(BurnoutQuestion question, HeldProgram held) {
+        double limit = question.school().dryBefore();
         List<Finding> found = new ArrayList<>();
         for (int i = 0; i < question.load().size(); i++) {
-            double water = held.run().firing(i).trace().stream()
-                    .filter(m -> m.minute() >= leaves)
-                    .findFirst()
-                    .map(m -> m.water())
-                    .orElse(0.0);
+            double water = 0;
+            double before = Double.POSITIVE_INFINITY;
+            for (Firing.Moment m : held.run().firing(i).trace()) {
+                if (m.surface() > limit + OVER_K && m.surface() > before) {
+                    water = Math.max(water, m.water());
+                }
+                before = m.surface();
+            }
             if (water > LEFT_WET) {
                 found.add(Finding.warn(
-                        "wet-after-hold",
+                        "climbs-wet",
                         "program",
                         String.format(
                                 Locale.ROOT,
-                                "%s leaves the hold at %.0f °C with %.0f %% of its free water.",
+                                "The face of %s passes %.0f °C with %.0f %% of its free water; \"%s\" has it dry by then.",
                                 question.load().get(i).name(),
-                                at,
-                                water),
+                                limit,
+                                water,
+                                question.school().label()),
                         "The rest leaves as steam on the way up and can crack a weak or large mold.",
-                        "Keep the ramp slow, or take the school \"dry first\"."));
+                        "Hold longer below, or let the holds be lengthened to suit the load."));
             }
         }
         return new Findings(found);
@@ -111,7 +104,7 @@ final class HeldChecks {
                             s.until().label()),
                     Character.toUpperCase(s.until().risk().charAt(0))
                             + s.until().risk().substring(1) + ".",
-                    "Let the holds follow the heat, or hold longer there."));
+                    "Lengthen holds to suit the load, or hold longer there."));
         }
         return new Findings(found);
     }

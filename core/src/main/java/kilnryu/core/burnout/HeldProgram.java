@@ -5,6 +5,8 @@ import static kilnryu.core.quantity.Measure.MINUTE;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import kilnryu.core.kiln.FiringChecks;
 import kilnryu.core.kiln.Kiln;
 import kilnryu.core.kiln.KilnRun;
 import kilnryu.core.sum.Factors;
@@ -23,17 +25,23 @@ import kilnryu.core.sum.Mark;
  * @param run the simulation of exactly these segments
  * @param never indices of holds whose end never came
  * @param unmet holds that were left as they are and end before what they should wait for
+ * @param fired what stands in the kiln, mold by mold
  * @param slowed how often the inversion had to be made slower
  */
-public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> never, List<Unmet> unmet, int slowed) {
+public record HeldProgram(
+        List<Segment> segments, KilnRun run, List<Fired> fired, List<Integer> never, List<Unmet> unmet, int slowed) {
     /** Difference of growth over a mold that is warned of, %. */
-    public static final double WARN_MISMATCH = 0.6;
+    public static final double WARN_MISMATCH = FiringChecks.WARN_MISMATCH;
 
     private static final double AS_FAST_AS_IT_CAN = 100_000;
     private static final double LOOK_S = 60;
     private static final double STILL_S = 3 * 3600;
     private static final double LONGEST_S = 10 * 24 * 3600;
-    private static final double MOVED_K = 0.3;
+    private static final double MOVED_K = 0.1;
+    /** Of the free water; the last of it leaves a middle slowly. */
+    private static final double MOVED_WATER = 1e-5;
+
+    private static final double DRY_C = 105;
     private static final double FLOWS_C = 200;
     private static final double CHARS_C = 370;
     /** A middle comes this near to a hold in any time that counts. */
@@ -51,10 +59,23 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
      *
      * @param soak minutes its middle has to be over 680 C
      * @param flows whether its pattern has to run out hot
+     * @param drained its middle has to be over this until the pattern has run through, C; 0 where nothing runs
      */
-    public record Fired(KilnRun.Charge charge, double soak, boolean flows) {
+    public record Fired(KilnRun.Charge charge, double soak, boolean flows, double drained) {
+        /** A pattern melts at the middle once that is so much over its range. */
+        private static final double OVER_K = 10;
+        /** Water at the middle boils from here on: by then every wax has run. */
+        private static final double BOILING_C = 95;
+
         public static Fired of(Subject subject, Factors factors) {
-            return new Fired(subject.charge(), BurnoutRules.soakOf(subject, factors), subject.anyHotDrain());
+            double runs = subject.runsC();
+            double drained = Double.isNaN(runs) ? 0 : subject.anyHotDrain() ? runs : Math.min(BOILING_C, runs + OVER_K);
+            return new Fired(subject.charge(), BurnoutRules.soakOf(subject, factors), subject.anyHotDrain(), drained);
+        }
+
+        /** One of whose pattern nothing runs out. */
+        public Fired(KilnRun.Charge charge, double soak, boolean flows) {
+            this(charge, soak, flows, 0);
         }
     }
 
@@ -97,7 +118,7 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
             if (again.mismatch() > tried.mismatch() - 0.005 && slower > 1) {
                 break;
             }
-            tried = new HeldProgram(again.segments, again.run, again.never, again.unmet, slower);
+            tried = new HeldProgram(again.segments, again.run, again.fired, again.never, again.unmet, slower);
         }
         return tried;
     }
@@ -105,6 +126,23 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
     /** Goes on with what is left of a program, from a kiln as it is. */
     static HeldProgram on(KilnRun run, double from, List<Segment> left, Question question) {
         return new Pass(left, question, run).run(from);
+    }
+
+    /** Minutes until the pattern has run through in every mold that has one that runs; empty where none has, or never does. */
+    public OptionalDouble drained() {
+        double latest = Double.NaN;
+        for (int i = 0; i < fired.size(); i++) {
+            double asked = fired.get(i).drained();
+            if (asked == 0) {
+                continue;
+            }
+            OptionalDouble here = run.firing(i).corePasses(asked);
+            if (here.isEmpty()) {
+                return here;
+            }
+            latest = Math.max(Double.isNaN(latest) ? 0 : latest, here.getAsDouble());
+        }
+        return Double.isNaN(latest) ? OptionalDouble.empty() : OptionalDouble.of(latest);
     }
 
     /** Largest difference of growth over any mold, %. */
@@ -120,7 +158,8 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
     private static List<Segment> slower(List<Segment> rough, int times) {
         List<Segment> slower = new ArrayList<>();
         for (Segment s : rough) {
-            if (s.stage() != Stage.INVERSION || s.until() != Until.NOTHING) {
+            boolean passes = s.stage() == Stage.INVERSION || s.stage() == Stage.CARBON;
+            if (!passes || s.until() != Until.NOTHING) {
                 slower.add(s);
             } else {
                 double rate = s.rate() / Math.pow(2, times - 1);
@@ -167,9 +206,13 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
                 ramp(from, s);
                 done.add(hold(s, run.time()));
                 from = s.target();
+                if (s.until() == Until.DRY && never.contains(done.size() - 1)) {
+                    // no program climbs on with water in the mold
+                    break;
+                }
             }
             run.end(from);
-            return new HeldProgram(done, run, never, unmet, 0);
+            return new HeldProgram(done, run, question.load, never, unmet, 0);
         }
 
         /** Goes on in the hold of a segment that began at a time, after others whose ends were as they are given. */
@@ -239,7 +282,7 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
                             Segment.rounded(s.holdSum().value()) == s.hold()
                                     ? s.holdSum().as("least")
                                     : Figure.given("least", "least, by the school", least, MINUTE, Known.CHOSEN, 0),
-                            Figure.given("needed", "until " + s.until().label(), needed, MINUTE, Known.COMPUTED, 0));
+                            Doubt.of("until " + s.until().label(), needed));
         }
 
         private record Waited(double at, boolean came, String by) {}
@@ -248,6 +291,7 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
         private Waited waits(Segment s, double begins) {
             String by = "";
             double[] were = cores();
+            double[] wet = waters();
             double looked = begins;
             double burnt = begins;
             while (true) {
@@ -258,10 +302,12 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
                 by = waiting.get().charge.name();
                 burnt = s.until() == Until.BURNT && allHot() ? run.time() : burnt;
                 if (run.time() >= looked + STILL_S) {
-                    if (still(were) && burnt < looked || run.time() > begins + LONGEST_S) {
+                    boolean still = still(were, cores(), MOVED_K) && still(wet, waters(), MOVED_WATER);
+                    if (still && burnt < looked || run.time() > begins + LONGEST_S) {
                         return new Waited(run.time(), false, by);
                     }
                     were = cores();
+                    wet = waters();
                     looked = run.time();
                 }
                 run.go(run.time() + LOOK_S, t -> s.target());
@@ -280,15 +326,22 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
         private double[] cores() {
             double[] cores = new double[question.load.size()];
             for (int i = 0; i < cores.length; i++) {
-                cores[i] = run.core(i) + 100 * run.water(i);
+                cores[i] = run.core(i);
             }
             return cores;
         }
 
-        private boolean still(double[] were) {
-            double[] are = cores();
+        private double[] waters() {
+            double[] waters = new double[question.load.size()];
+            for (int i = 0; i < waters.length; i++) {
+                waters[i] = run.water(i);
+            }
+            return waters;
+        }
+
+        private static boolean still(double[] were, double[] are, double moved) {
             for (int i = 0; i < are.length; i++) {
-                if (Math.abs(are[i] - were[i]) > MOVED_K) {
+                if (Math.abs(are[i] - were[i]) > moved) {
                     return false;
                 }
             }
@@ -304,12 +357,18 @@ public record HeldProgram(List<Segment> segments, KilnRun run, List<Integer> nev
             return Optional.empty();
         }
 
+        /** A drying hold that is hot enough is where a plastic runs out, too. */
+        private static boolean flowsHere(Fired fired, Segment s) {
+            return fired.flows && s.target() > FLOWS_C + UNDER_K;
+        }
+
         private boolean waits(Segment s, int i, KilnRun run) {
             Fired fired = question.load.get(i);
             double core = run.core(i);
             return switch (s.until()) {
                 case NOTHING -> false;
-                case DRY -> core < 105 || run.water(i) > 0;
+                case DRAINED -> fired.drained <= s.target() - UNDER_K && core < fired.drained;
+                case DRY -> core < DRY_C || run.water(i) > 0 || flowsHere(fired, s) && core < FLOWS_C;
                 case FLOWS -> fired.flows && core < Math.min(FLOWS_C, s.target() - UNDER_K);
                 case EVEN -> Math.abs(run.kilnC() - core) > EVEN_K || Math.abs(s.target() - core) > EVEN_K;
                 case CHARS -> fired.charge.residue() > 0 && core < Math.min(CHARS_C, s.target() - UNDER_K);

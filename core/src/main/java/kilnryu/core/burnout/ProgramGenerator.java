@@ -7,6 +7,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import kilnryu.core.burnout.BurnoutRules.Level;
 import kilnryu.core.burnout.BurnoutSchool.Habit;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
@@ -18,6 +20,7 @@ import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Constant;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Formula;
 import kilnryu.core.sum.Known;
 
 /**
@@ -42,6 +45,9 @@ public final class ProgramGenerator {
 
     private static final double FASTEST_DESCENT = 200;
     private static final double LARGEST_STEP_K = 75;
+    private static final double BLOCK_DRY_C = 250;
+
+    private static final Formula SEGMENT = Formula.of("ramp_time + hold + rounding");
 
     private final Factors factors;
     private final Trier trier;
@@ -57,6 +63,11 @@ public final class ProgramGenerator {
 
     public static List<Constant> constants() {
         return BurnoutRules.constants();
+    }
+
+    /** Fastest ramp of a mold of this size, K/h (handbook 7). */
+    public static double fastestRamp(boolean block, double across, double kilograms) {
+        return BurnoutRules.rampConstant(block, across, kilograms).value();
     }
 
     /**
@@ -115,7 +126,7 @@ public final class ProgramGenerator {
                 held.segments(),
                 bare.total(),
                 mold,
-                duties(question, bare),
+                duties(question, bare, Optional.of(held)),
                 check(question, held, kiln),
                 Optional.of(held));
     }
@@ -123,25 +134,29 @@ public final class ProgramGenerator {
     private List<Segment> segments(BurnoutQuestion question) {
         BurnoutRules rules = new BurnoutRules(question, factors);
         BurnoutSchool school = question.school();
+        if (school.does(Habit.LEVELS)) {
+            return levels(question, rules);
+        }
         boolean careful = school.does(Habit.CAREFUL);
         double rate = rules.ramp().value() / (careful ? 2 : 1);
         double slow = rules.slowRamp().value() / (careful ? 2 : 1);
         List<Segment> program = new ArrayList<>();
-        boolean driesFirst = school.does(Habit.DRIES_FIRST);
-        Segment dry =
-                held(Stage.DRY_OUT, rate, DRY_C, driesFirst ? rules.drainLeast() : rules.stepped(), dryRule(question));
-        program.add(driesFirst ? dry.until(Until.DRY) : dry);
+        Segment first = held(Stage.DRY_OUT, rate, DRY_C, rules.drainLeast(), dryRule(question));
+        program.add(first.until(school.does(Habit.DRIES_FIRST) ? Until.DRY : Until.DRAINED));
         if (careful) {
             program.add(held(Stage.DRAIN, rate, LOW_DRAIN_C, rules.lowHold(), "a wax-like material runs out here"));
         }
-        if (school.does(Habit.SLOW_INVERSION)) {
+        if (school.does(Habit.SLOW)) {
+            program.add(held(Stage.DRY_OUT, rate, BLOCK_DRY_C, rules.blockDry(), "least hold of a block")
+                    .until(Until.DRY));
+        } else if (school.does(Habit.SLOW_INVERSION)) {
             program.add(straight(Stage.INVERSION, rate, INVERSION_FROM_C, "ramp limit of the mold's size"));
         }
         if (question.anyHotDrain() || school.does(Habit.HOT_DRAIN)) {
             program.add(held(
                             Stage.DRAIN,
                             slow,
-                            careful ? HIGH_DRAIN_C : HOT_DRAIN_C,
+                            question.drainC().orElse(careful ? HIGH_DRAIN_C : HOT_DRAIN_C),
                             careful ? rules.lowHold() : rules.hotDrain(),
                             "plastics flow only now")
                     .until(Until.FLOWS));
@@ -150,10 +165,6 @@ public final class ProgramGenerator {
                 school.does(Habit.SLOW_INVERSION)
                         ? straight(Stage.INVERSION, slow, INVERSION_TO_C, "slowly through the cristobalite inversion")
                         : straight(Stage.INVERSION, rate, INVERSION_TO_C, "in one ramp, at the limit of its size"));
-        if (!driesFirst) {
-            program.add(held(Stage.INVERSION, rate, STEPPED_C, rules.stepped(), "stepped hold, last water leaves")
-                    .until(Until.DRY));
-        }
         if (question.anyChar() || school.does(Habit.CARBON)) {
             boolean longAir = careful || school.does(Habit.ASH_OUT);
             program.add(held(
@@ -166,9 +177,52 @@ public final class ProgramGenerator {
         }
         program.add(held(Stage.BURN_OUT, rate, question.top(), rules.soak(), soakRule(question))
                 .until(Until.BURNT));
+        ends(question, rules, program, rate, slow);
+        return program;
+    }
+
+    /** The everyday programs: a level at each temperature, its way there counted, longer where the middle asks. */
+    private List<Segment> levels(BurnoutQuestion question, BurnoutRules rules) {
+        BurnoutSchool school = question.school();
+        double rate = rules.ramp().value();
+        double top = question.top();
+        List<Segment> program = new ArrayList<>();
+        Figure drain = rules.leftOf(Level.DRAIN, BurnoutQuestion.START_C, DRY_C, rate);
+        program.add(held(Stage.DRY_OUT, rate, DRY_C, drain, dryRule(question))
+                .until(school.does(Habit.STEAMED) ? Until.NOTHING : Until.DRAINED));
+        boolean ashOut = school.does(Habit.ASH_OUT);
+        double from = DRY_C;
+        if (question.anyHotDrain() || school.does(Habit.HOT_DRAIN)) {
+            from = question.drainC().orElse(HOT_DRAIN_C);
+            Figure hold = ashOut ? rules.hotDrain() : rules.halfOf(Level.STEPPED, DRY_C, from, rate);
+            Segment hot = held(Stage.DRAIN, rate, from, hold, "plastics flow only now");
+            program.add(ashOut ? hot.until(Until.FLOWS) : hot);
+        }
+        Figure stepped = from == DRY_C
+                ? rules.leftOf(Level.STEPPED, from, STEPPED_C, rate)
+                : rules.halfOf(Level.STEPPED, from, STEPPED_C, rate);
+        program.add(
+                held(Stage.INVERSION, rate, STEPPED_C, stepped, "level by size").until(Until.DRY));
+        boolean chars = question.anyChar() || school.does(Habit.CARBON);
+        program.add(held(
+                        Stage.CARBON,
+                        rate,
+                        CARBON_C,
+                        ashOut ? rules.longCarbon() : rules.leftOf(Level.CARBON, STEPPED_C, CARBON_C, rate),
+                        chars ? "char burns with air, vent open" : "level by size")
+                .until(chars ? Until.CHARS : Until.NOTHING));
+        Figure soak = rules.leftOf(Level.TOP, CARBON_C, top, rate);
+        program.add(held(Stage.BURN_OUT, rate, top, soak, soakRule(question)).until(Until.BURNT));
+        ends(question, rules, program, rate, rate / 2);
+        return program;
+    }
+
+    /** Down to the pours, by way of the hand where the ash is blown out. */
+    private void ends(BurnoutQuestion question, BurnoutRules rules, List<Segment> program, double rate, double slow) {
+        boolean ashOut = question.school().does(Habit.ASH_OUT);
         double down = Math.min(rate, FASTEST_DESCENT);
         Figure settle = rules.settle();
-        if (school.does(Habit.ASH_OUT)) {
+        if (ashOut) {
             program.add(straight(Stage.ASH_OUT, down, INVERSION_TO_C, "down again, as slowly as up"));
             program.add(straight(Stage.INVERSION, slow, INVERSION_FROM_C, "back through the inversion"));
             program.add(held(Stage.ASH_OUT, down, HAND_C, settle, "cool to the hand")
@@ -176,17 +230,24 @@ public final class ProgramGenerator {
             program.add(straight(Stage.REHEAT, rate, INVERSION_FROM_C, "ramp limit of the mold's size"));
             program.add(straight(Stage.INVERSION, slow, INVERSION_TO_C, "slowly through the inversion again"));
         }
-        Stage last = school.does(Habit.ASH_OUT) ? Stage.REHEAT : Stage.DESCEND;
+        boolean levels = question.school().does(Habit.LEVELS) && !ashOut;
+        double from = question.top();
         for (Figure pour : question.pours()) {
-            program.add(held(last, last == Stage.REHEAT ? rate : down, pour.value(), settle, "rest before the pour")
+            boolean first = from == question.top();
+            Figure rest = levels && first ? rules.leftOf(Level.POUR, from, pour.value(), down) : settle;
+            program.add(held(
+                            first && ashOut ? Stage.REHEAT : Stage.DESCEND,
+                            first && ashOut ? rate : down,
+                            pour.value(),
+                            rest,
+                            "rest before the pour")
                     .until(Until.WITHIN));
-            last = Stage.DESCEND;
+            from = pour.value();
         }
-        return program;
     }
 
     private static String dryRule(BurnoutQuestion question) {
-        String dry = question.school().does(Habit.DRIES_FIRST) ? "least hold" : "hold by size";
+        String dry = question.school().does(Habit.LEVELS) ? "level by size" : "least hold";
         return question.anyWax() && !question.school().does(Habit.STEAMED) ? dry + ", wax drains" : dry;
     }
 
@@ -203,20 +264,31 @@ public final class ProgramGenerator {
         return new Segment(stage, rate, target, 0, none, ruledBy);
     }
 
-    private static Figure total(List<Segment> segments) {
+    static Figure total(List<Segment> segments) {
         List<Figure> times = new ArrayList<>();
         double from = BurnoutQuestion.START_C;
         for (int i = 0; i < segments.size(); i++) {
             Segment s = segments.get(i);
             String name = s.stage().label() + " to " + Math.round(s.target()) + " °C";
-            times.add(Figure.given("t" + (i + 1), name, s.rampMinutes(from) + s.hold(), MINUTE, Known.COMPUTED, 0));
+            times.add(Figure.computed("t" + (i + 1), name, MINUTE)
+                    .by(
+                            SEGMENT,
+                            Figure.given("ramp_time", "its ramp", s.rampMinutes(from), MINUTE, Known.COMPUTED, 0),
+                            s.holdSum().as("hold"),
+                            Figure.given(
+                                    "rounding",
+                                    "set to full five minutes",
+                                    s.hold() - s.holdSum().value(),
+                                    MINUTE,
+                                    Known.CHOSEN,
+                                    0)));
             from = s.target();
         }
         return Figure.computed("program", "whole program, ramps and holds", MINUTE)
                 .total(times);
     }
 
-    private List<Duty> duties(BurnoutQuestion question, BurnoutProgram program) {
+    private List<Duty> duties(BurnoutQuestion question, BurnoutProgram program, Optional<HeldProgram> held) {
         List<Duty> duties = new ArrayList<>();
         double stand =
                 question.load().stream().mapToDouble(Subject::stand).max().orElse(0)
@@ -235,14 +307,16 @@ public final class ProgramGenerator {
                 0,
                 "Cup down, tray under, hood on: wax smoke, carbon monoxide. Clear of all that burns."));
         if (!steamed) {
-            drain(question, program, duties);
+            drain(question, program, held, duties);
         }
         List<BurnoutProgram.Timed> timed = program.timed();
-        timed.stream()
-                .filter(t -> t.segment().stage() == Stage.CARBON)
-                .findFirst()
-                .ifPresent(t -> duties.add(
-                        new Duty(Duty.Kind.OPEN_VENT, t.begins(), "Char needs air. Fume: hood and outside vent.")));
+        if (question.anyChar() || question.school().does(Habit.CARBON)) {
+            timed.stream()
+                    .filter(t -> t.segment().stage() == Stage.CARBON)
+                    .findFirst()
+                    .ifPresent(t -> duties.add(
+                            new Duty(Duty.Kind.OPEN_VENT, t.begins(), "Char needs air. Fume: hood and outside vent.")));
+        }
         program.risesPast(VENT_C)
                 .ifPresent(
                         at -> duties.add(new Duty(Duty.Kind.CLOSE_VENT, at, "Hot lid and vent: gloves, face shield.")));
@@ -280,17 +354,23 @@ public final class ProgramGenerator {
         }
     }
 
-    private static void drain(BurnoutQuestion question, BurnoutProgram program, List<Duty> duties) {
-        boolean hot = question.anyHotDrain() || question.school().does(Habit.HOT_DRAIN);
+    /**
+     * The tray is drawn when the pattern has run through: the middle of the slowest mold is so hot that it has melted there,
+     * whether it is dry or not. Without a simulation, or where the program never gets so far, at the end of the draining hold.
+     */
+    private static void drain(
+            BurnoutQuestion question, BurnoutProgram program, Optional<HeldProgram> held, List<Duty> duties) {
+        boolean hot = question.anyHotDrain();
         if (!question.anyWax() && !hot) {
             return;
         }
-        Stage last = hot ? Stage.DRAIN : Stage.DRY_OUT;
-        double at = program.timed().stream()
-                .filter(t -> t.segment().stage() == last)
-                .mapToDouble(BurnoutProgram.Timed::ends)
-                .max()
-                .orElse(0);
+        double at = held.map(HeldProgram::drained)
+                .orElse(OptionalDouble.empty())
+                .orElseGet(() -> program.timed().stream()
+                        .filter(t -> t.segment().stage() == (hot ? Stage.DRAIN : Stage.DRY_OUT))
+                        .mapToDouble(BurnoutProgram.Timed::ends)
+                        .max()
+                        .orElse(0));
         if (at == 0) {
             return;
         }
@@ -304,7 +384,7 @@ public final class ProgramGenerator {
         }
     }
 
-    private static Findings check(BurnoutQuestion question, HeldProgram held, Optional<Kiln> kiln) {
+    private Findings check(BurnoutQuestion question, HeldProgram held, Optional<Kiln> kiln) {
         List<Finding> found = new ArrayList<>();
         if (question.school() == BurnoutSchool.QUICK_SMALL && question.diameter() > QUICK_MOST_MM) {
             found.add(Finding.warn(
@@ -313,28 +393,43 @@ public final class ProgramGenerator {
                     String.format(
                             Locale.ROOT, "A quick program for a mold of %.0f mm; it is for 65.", question.diameter()),
                     "Its rim is through the inversion while the middle is still cold.",
-                    "Take the school \"dry first\"."));
+                    "Take the standard steps."));
         }
-        found.addAll(HeldChecks.check(question, held, kiln).all());
+        found.addAll(HeldChecks.check(question, held, kiln, factors).all());
         found.add(Finding.note(
                 "simulated",
                 "program",
                 "The holds come from a simulation of the mold, solid throughout; it is a model (M).",
                 "Your mix, kiln and thermocouple differ from it.",
                 "Prove dryness by weighing; the supplier's sheet wins where it asks for more."));
-        if (question.anyChar()) {
-            found.add(Finding.note(
-                    "ash",
-                    "program",
-                    "Resin, plastic or plant matter can leave ash.",
-                    "Ash in the cavity is an inclusion in the casting.",
-                    "Where ash is seen: cool to handling, blow out, heat again."));
-        }
+        ash(question).ifPresent(found::add);
         Findings all = new Findings(found);
         for (Subject s : question.load()) {
             all = all.and(MoldChecks.check(s.alloy(), s.system(), Optional.empty(), s.pour()));
         }
         return all;
+    }
+
+    /** What no heat burns away: it has to be blown out. */
+    private static Optional<Finding> ash(BurnoutQuestion question) {
+        double ash = question.load().stream().mapToDouble(Subject::ash).max().orElse(0);
+        if (ash == 0) {
+            return Optional.empty();
+        }
+        boolean blown = question.school().does(Habit.ASH_OUT);
+        String message =
+                String.format(Locale.ROOT, "Some %.1f %% of the pattern stays as mineral ash, whatever the heat.", ash);
+        String reason = "Char burns away with air, ash does not: in the cavity it is an inclusion in the casting.";
+        Figure figure = Figure.given("ash", "mineral ash", ash, Measure.PERCENT, Known.DEFAULT, 0);
+        return Optional.of((blown
+                        ? Finding.note("ash", "program", message, reason, "It is blown out of the cold mold.")
+                        : Finding.warn(
+                                "ash",
+                                "program",
+                                message,
+                                reason,
+                                "Cool to the hand, blow it out, heat again: the school \"filament and resin\"."))
+                .from(figure));
     }
 
     private BurnoutProgram none(BurnoutQuestion question) {

@@ -45,6 +45,17 @@ public final class ShellFiring {
                     Mark.M,
                     "our own estimate")
             .asChoice();
+    private static final Constant PATCH = new Constant(
+                    "shell.patch",
+                    "place",
+                    "place for patching a crack and drying it",
+                    480,
+                    0,
+                    2880,
+                    MINUTE,
+                    Mark.M,
+                    "our own estimate: two patch coats at some hours each")
+            .asChoice();
     private static final Formula HOLD = Formula.of("base + each * max(0, t - 6)");
 
     private static final double LEAST_TOP = 850;
@@ -83,7 +94,7 @@ public final class ShellFiring {
             Optional<Temperature> kilnMax) {}
 
     public static List<Constant> constants() {
-        return List.of(TOP, HOUR_AT_TOP, PER_MM);
+        return List.of(TOP, HOUR_AT_TOP, PER_MM, PATCH);
     }
 
     public BurnoutProgram generate(Question q) {
@@ -125,8 +136,8 @@ public final class ShellFiring {
 
     private BurnoutProgram finish(Question q, Figure mold, HeldProgram held) {
         List<Segment> segments = held.segments();
-        BurnoutProgram bare =
-                new BurnoutProgram(BurnoutQuestion.START_C, segments, total(segments), mold, List.of(), Findings.NONE);
+        BurnoutProgram bare = new BurnoutProgram(
+                BurnoutQuestion.START_C, segments, ProgramGenerator.total(segments), mold, List.of(), Findings.NONE);
         return new BurnoutProgram(
                 bare.startC(), segments, bare.total(), mold, duties(q, bare), check(q), Optional.of(held));
     }
@@ -153,7 +164,19 @@ public final class ShellFiring {
                 .until(Until.THROUGH));
         if (q.handling() == Handling.COLD) {
             all.add(segment(Stage.COOL, UP, COOL_C, chosen(30), "cool to the hand: look, patch, dry"));
-            all.add(segment(Stage.PREHEAT, UP, mold.value(), chosen(45), "warm through for the pour")
+            if (factors.value(PATCH) > 0) {
+                all.add(segment(
+                        Stage.PATCH, UP, COOL_C, factors.of(PATCH), "kept free: patch, dry; skip it when whole"));
+                all.add(segment(Stage.FIRE, UP, top, factors.of(HOUR_AT_TOP), "fired again where it was patched")
+                        .until(Until.THROUGH));
+            }
+            boolean again = factors.value(PATCH) > 0;
+            all.add(segment(
+                            again ? Stage.DESCEND : Stage.PREHEAT,
+                            UP,
+                            mold.value(),
+                            chosen(45),
+                            "even through for the pour")
                     .until(Until.WITHIN));
         } else {
             all.add(segment(Stage.DESCEND, UP, mold.value(), chosen(30), "to the temperature of the pour")
@@ -177,19 +200,6 @@ public final class ShellFiring {
         return new Segment(stage, rate, target, Segment.rounded(hold.value()), hold, ruledBy);
     }
 
-    private static Figure total(List<Segment> segments) {
-        List<Figure> times = new ArrayList<>();
-        double from = BurnoutQuestion.START_C;
-        for (Segment s : segments) {
-            String name = s.stage().label() + " to " + Math.round(s.target()) + " °C";
-            times.add(Figure.given(
-                    "t" + (times.size() + 1), name, s.rampMinutes(from) + s.hold(), MINUTE, Known.COMPUTED, 0));
-            from = s.target();
-        }
-        return Figure.computed("program", "whole program, ramps and holds", MINUTE)
-                .total(times);
-    }
-
     private static List<Duty> duties(Question q, BurnoutProgram program) {
         List<Duty> duties = new ArrayList<>();
         boolean flash = q.dewax().method() == Dewax.Method.FLASH;
@@ -211,7 +221,7 @@ public final class ShellFiring {
                             new Duty(
                                     Duty.Kind.INSPECT,
                                     t.reached(),
-                                    "Tap it, hold a lamp to it, blow the ash out, cup clean. A patched crack is dried and fired again."));
+                                    "Tap it, hold a lamp to it, blow the ash out, cup clean. A crack is patched and dried in the place kept for it, and fired again; a whole shell goes on to the preheat."));
                 default -> {}
             }
         }

@@ -12,6 +12,7 @@ public enum Stage {
     REHEAT("heat again"),
     FIRE("fire"),
     COOL("cool, look"),
+    PATCH("patch, dry"),
     PREHEAT("preheat");
 
     private final String label;

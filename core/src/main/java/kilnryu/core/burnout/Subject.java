@@ -45,8 +45,17 @@ public record Subject(
         patterns = Set.copyOf(patterns);
     }
 
-    /** What of a tree a program asks. */
-    public record Tree(String name, Set<PatternMaterial> patterns, Alloy alloy, Optional<Figure> pour) {}
+    /**
+     * What of a tree a program asks.
+     *
+     * @param wet share of the free water that its mold still holds, 0 to 1, as proved by weighing; 1 for a fresh one
+     */
+    public record Tree(String name, Set<PatternMaterial> patterns, Alloy alloy, Optional<Figure> pour, double wet) {
+        /** With a mold as wet as it was mixed. */
+        public Tree(String name, Set<PatternMaterial> patterns, Alloy alloy, Optional<Figure> pour) {
+            this(name, patterns, alloy, pour, 1);
+        }
+    }
 
     public static Subject of(Tree tree, FlaskPlan plan) {
         InvestmentSystem system = plan.flask().system();
@@ -65,8 +74,12 @@ public record Subject(
                 Mold.flask(
                         diameter / 1000,
                         height / 1000,
-                        Setting.gypsum(
-                                plan.waterPer100().value(), plan.powderDensity().value(), system.hemihydratePercent())),
+                        Setting.dried(
+                                Setting.gypsum(
+                                        plan.waterPer100().value(),
+                                        plan.powderDensity().value(),
+                                        system.hemihydratePercent()),
+                                tree.wet)),
                 tree.patterns,
                 tree.alloy,
                 tree.pour);
@@ -91,7 +104,7 @@ public record Subject(
                         plan.outerWidth() / 1000,
                         plan.outerDepth() / 1000,
                         plan.outerHeight() / 1000,
-                        Setting.gypsum(ratio, density, system.hemihydratePercent())),
+                        Setting.dried(Setting.gypsum(ratio, density, system.hemihydratePercent()), tree.wet)),
                 tree.patterns,
                 tree.alloy,
                 tree.pour);
@@ -129,7 +142,21 @@ public record Subject(
 
     /** What its patterns leave at most, % of their mass; handbook 8's share where nothing is known of them. */
     public double residue() {
-        return patterns.stream().mapToDouble(Setting::residue).max().orElse(Setting.UNKNOWN_RESIDUE);
+        return patterns.stream().mapToDouble(PatternMaterial::charPercent).max().orElse(Setting.UNKNOWN_RESIDUE);
+    }
+
+    /** Mineral ash its patterns leave at most, % of their mass. */
+    public double ash() {
+        return patterns.stream().mapToDouble(PatternMaterial::ashPercent).max().orElse(0);
+    }
+
+    /** Over this the last of its patterns has run out, C; NaN where none runs. */
+    double runsC() {
+        return patterns.stream()
+                .mapToDouble(PatternMaterial::runsC)
+                .filter(Double::isFinite)
+                .max()
+                .orElse(Double.NaN);
     }
 
     public KilnRun.Charge charge() {

@@ -3,6 +3,7 @@ package kilnryu.core.burnout;
 /** What a hold waits for at the worst point of the load (handbook 8), beside its own least length. */
 public enum Until {
     NOTHING("its own length", ""),
+    DRAINED("the pattern at the middle has melted", "a pattern that has not run out boils, soaks in and leaves char"),
     DRY("the last mold is dry at the middle", "water left in the middle turns to steam on the way up: a cracked mold"),
     FLOWS(
             "the plastic at the middle flows, 200 °C",

@@ -47,6 +47,9 @@ final class GatingRules {
     private static final Constant SHRINK_TIN = shrink("tin", 2.8);
     private static final Constant SHRINK_ZINC = shrink("zinc", 4.7);
 
+    private static final List<Constant> SHRINKS =
+            List.of(SHRINK_COPPER, SHRINK_ALUMINIUM, SHRINK_SILVER, SHRINK_GOLD, SHRINK_TIN, SHRINK_ZINC);
+
     private GatingRules() {}
 
     static List<Constant> constants() {
@@ -93,16 +96,10 @@ final class GatingRules {
 
     /** Shrinkage from liquid to solid, % by volume. */
     static Constant shrinkage(Alloy alloy) {
-        if (alloy == Alloy.ZINC_4AL) {
-            return SHRINK_ZINC;
-        }
-        return switch (alloy.family()) {
-            case ALUMINIUM -> SHRINK_ALUMINIUM;
-            case SILVER -> SHRINK_SILVER;
-            case GOLD -> SHRINK_GOLD;
-            case TIN -> SHRINK_TIN;
-            default -> SHRINK_COPPER;
-        };
+        return SHRINKS.stream()
+                .filter(c -> c.value() == alloy.volumeShrinkage())
+                .findFirst()
+                .orElse(SHRINK_COPPER);
     }
 
     private static Constant unfed(String metal, double mm, double low, double high) {

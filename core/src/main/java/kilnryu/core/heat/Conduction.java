@@ -40,6 +40,7 @@ public final class Conduction {
     private final double[] t;
     private final double[] hottest;
     private final double[] k;
+    private final double[] skin;
     private final double[] sideSurface;
     private final double[] bottomSurface;
     private final double[] topSurface;
@@ -122,10 +123,11 @@ public final class Conduction {
         k = new double[cells];
         java.util.Arrays.fill(t, start);
         java.util.Arrays.fill(hottest, start);
+        skin = filled(layers);
         sideSurface = filled(layers);
         bottomSurface = filled(rings);
         topSurface = filled(rings);
-        int most = Math.max(rings, layers);
+        int most = Math.max(rings + 1, layers);
         line = new double[most];
         next = new double[most];
         capacity = new double[most];
@@ -144,6 +146,7 @@ public final class Conduction {
                 new Conduction(body, medium, new Faces(side, bottom, top), start, new Fineness(perStep, longest));
         System.arraycopy(t, 0, twin.t, 0, t.length);
         System.arraycopy(hottest, 0, twin.hottest, 0, t.length);
+        System.arraycopy(skin, 0, twin.skin, 0, layers);
         System.arraycopy(sideSurface, 0, twin.sideSurface, 0, layers);
         System.arraycopy(bottomSurface, 0, twin.bottomSurface, 0, rings);
         System.arraycopy(topSurface, 0, twin.topSurface, 0, rings);
@@ -238,21 +241,39 @@ public final class Conduction {
                 double b = k[row + i + 1];
                 conductance[i + 1] = radialGeometry[i] * 2 * a * b / (a + b) / dr;
             }
-            double inside = 2 * k[row + rings - 1] / dr;
-            double out = side.whole(sideSurface[j], around);
-            double through = out == 0 ? 0 : out * inside / (out + inside);
-            conductance[rings] = sideArea * through;
             for (int i = 0; i < rings; i++) {
                 line[i] = t[row + i];
                 volume[i] = ringArea[i] * dz;
                 capacity[i] = volume[i] * slope(row + i);
             }
-            solve(rings, dt, 0, around, row, 1);
+            double inside = 2 * k[row + rings - 1] / dr;
+            if (side.skin() > 0) {
+                throughSkin(dt, around, j, inside);
+                continue;
+            }
+            double out = side.whole(sideSurface[j], around);
+            double through = out == 0 ? 0 : out * inside / (out + inside);
+            conductance[rings] = sideArea * through;
+            solve(rings, rings, dt, 0, around, row, 1);
             if (out > 0) {
                 double edge = t[row + rings - 1];
                 sideSurface[j] = edge + (around - edge) * through / inside;
             }
         }
+    }
+
+    /** A line whose last place is the sheet around the body: it takes heat of its own and changes with the rest. */
+    private void throughSkin(double dt, double around, int layer, double inside) {
+        double to = Double.isInfinite(side.contact()) ? inside : inside * side.contact() / (inside + side.contact());
+        conductance[rings] = sideArea * to;
+        conductance[rings + 1] = sideArea * side.bare(skin[layer], around);
+        line[rings] = skin[layer];
+        capacity[rings] = sideArea * side.skin();
+        int row = layer * rings;
+        solve(rings + 1, rings, dt, 0, around, row, 1);
+        skin[layer] += right[rings] / capacity[rings];
+        double edge = t[row + rings - 1];
+        sideSurface[layer] = edge + (skin[layer] - edge) * to / inside;
     }
 
     private void alongAxis(double dt, double below, double above) {
@@ -278,7 +299,7 @@ public final class Conduction {
                 volume[j] = area * dz;
                 capacity[j] = volume[j] * slope(j * rings + i);
             }
-            solve(layers, dt, below, above, i, rings);
+            solve(layers, layers, dt, below, above, i, rings);
             if (outBottom > 0) {
                 bottomSurface[i] = t[i] + (below - t[i]) * throughBottom / insideBottom;
             }
@@ -294,11 +315,14 @@ public final class Conduction {
         return here < most ? curves.later(here, Medium.freeLeft(most)) : curves.first(here);
     }
 
-    /** One line: implicit solutions, each with the capacities along the way of the last, then heat by their fluxes. */
-    private void solve(int n, double dt, double before, double ahead, int first, int stride) {
+    /**
+     * One line: implicit solutions, each with the capacities along the way of the last, then heat by their fluxes. Of its n
+     * places the first are cells of the body; what is beyond them keeps its capacity and finds what it got in {@code right}.
+     */
+    private void solve(int n, int cells, double dt, double before, double ahead, int first, int stride) {
         implicit(n, dt, before, ahead);
         // once all water has left, capacities change by less than a thousandth in a step
-        for (int round = 0; round < ROUNDS && !dry && bent(n, first, stride); round++) {
+        for (int round = 0; round < ROUNDS && !dry && bent(cells, first, stride); round++) {
             implicit(n, dt, before, ahead);
         }
         for (int i = 0; i < n; i++) {
@@ -308,9 +332,8 @@ public final class Conduction {
             right[i] = into * dt;
         }
         heatIn += dt * (conductance[0] * (before - next[0]) + conductance[n] * (ahead - next[n - 1]));
-        for (int i = 0; i < n; i++) {
-            int cell = first + i * stride;
-            give(cell, right[i] / volume[i]);
+        for (int i = 0; i < cells; i++) {
+            give(first + i * stride, right[i] / volume[i]);
         }
     }
 
@@ -406,7 +429,7 @@ public final class Conduction {
         return heatIn;
     }
 
-    /** Heat the cells have taken up, J, by the curves of the medium: equal to {@link #heatIn} to rounding. */
+    /** Heat the cells and the skin have taken up, J, by their curves: equal to {@link #heatIn} to rounding. */
     public double heatTaken() {
         double sum = 0;
         for (int j = 0; j < layers; j++) {
@@ -414,6 +437,7 @@ public final class Conduction {
                 int c = j * rings + i;
                 sum += ringArea[i] * dz * medium.taken(start, t[c], hottest[c]);
             }
+            sum += sideArea * side.skin() * (skin[j] - start);
         }
         return sum;
     }
@@ -441,7 +465,7 @@ public final class Conduction {
         return rings < 2 || boils(row) ? t[row] : t[row] - (t[row + 1] - t[row]) / 8;
     }
 
-    /** Surface of the side at the first end, C. */
+    /** Surface of the side at the first end, C; under its skin where it has one. */
     public double sideAtFirstEnd() {
         return bottom == Face.INSULATED ? sideSurface[0] - (sideSurface[1] - sideSurface[0]) / 8 : sideSurface[0];
     }

@@ -45,6 +45,24 @@ public record Firing(
         }
     }
 
+    /** Minutes until its slowest point is over a temperature, between two moments of its course; empty if it never is. */
+    public OptionalDouble corePasses(double celsius) {
+        Moment before = null;
+        for (Moment m : trace) {
+            if (m.core >= celsius) {
+                return OptionalDouble.of(
+                        before == null
+                                ? m.minute
+                                : before.minute
+                                        + (m.minute - before.minute)
+                                                * (celsius - before.core)
+                                                / (m.core - before.core));
+            }
+            before = m;
+        }
+        return OptionalDouble.empty();
+    }
+
     /** Of the whole kiln, kWh. */
     public OptionalDouble energy() {
         return spent.isEmpty()

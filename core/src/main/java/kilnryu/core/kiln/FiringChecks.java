@@ -12,8 +12,10 @@ import kilnryu.core.sum.Known;
 
 /** What stands against a firing as it is foreseen (handbook 8, criteria). */
 public final class FiringChecks {
-    private static final double WARN_MISMATCH = 0.6;
-    private static final double STOP_MISMATCH = 0.9;
+    /** Difference of growth over a mold that is warned of, and that stops, % (handbook 8). */
+    public static final double WARN_MISMATCH = 0.9;
+
+    private static final double STOP_MISMATCH = 1.1;
     private static final double CLEAN = 0.02;
     private static final double CORE_C = 680;
 
@@ -25,8 +27,9 @@ public final class FiringChecks {
      * @param name said before each finding; empty for a mold alone
      * @param maxC highest the investment may see
      * @param burnsOut whether a pattern has to burn away in it
+     * @param ramp its fastest ramp, K/h; NaN where that is not known
      */
-    public record Of(String name, double maxC, boolean burnsOut) {
+    public record Of(String name, double maxC, boolean burnsOut, double ramp) {
         private String say(String words) {
             return name.isEmpty() ? words : name + ": " + Character.toLowerCase(words.charAt(0)) + words.substring(1);
         }
@@ -35,11 +38,10 @@ public final class FiringChecks {
     /**
      * One mold alone.
      *
-     * @param maxC highest the investment may see
      * @param highest target of the program, C
      */
-    public static Findings check(Firing firing, double maxC, double highest, Optional<Kiln> kiln) {
-        return check(firing, new Of("", maxC, true)).and(reaches(highest, kiln));
+    public static Findings check(Firing firing, Of of, double highest, Optional<Kiln> kiln) {
+        return check(firing, of).and(reaches(highest, kiln));
     }
 
     /** Whether a kiln comes to the highest target of its program. */
@@ -71,6 +73,7 @@ public final class FiringChecks {
                     .from(celsius("hottest", firing.hottest())));
         }
         mismatch(firing, of, found);
+        Steam.of(firing, of.ramp).finding(of.name).ifPresent(found::add);
         if (firing.trace().get(firing.trace().size() - 1).water() > 0.5) {
             found.add(Finding.safetyStop(
                             "still-wet",
@@ -112,7 +115,8 @@ public final class FiringChecks {
         String message =
                 of.say(say("Parts of the mold differ by %.2f %% in their growth at one time.", firing.mismatch()));
         String reason = "The cristobalite of the hot face has grown while the middle has not: it cracks.";
-        String remedy = "Slower from 200 to 280 °C, or a hold at 200 until the middle follows.";
+        String remedy =
+                "Slower where the face passes 200 to 280 °C and 550 to 600, or a hold before it until the middle follows.";
         Figure from =
                 Figure.given("mismatch", "difference of growth", firing.mismatch(), Measure.PERCENT, Known.COMPUTED, 0);
         found.add((stop

@@ -24,8 +24,11 @@ public record Mold(
     /** Solid shelf below: contact in places, thin air in others; our own figure. */
     public static final Face SHELF = new Face(15, 0);
 
-    /** Gap between investment and a closed flask of sheet: air of 0.2 mm and some contact; our own figure. */
-    public static final double SHEET_GAP = 250;
+    /** Heat that the steel of a flask takes, for each m of its wall, J/(m3 K): handbook 8, 7850 kg/m3 and 490 J/(kg K). */
+    private static final double STEEL = 7850 * 490;
+
+    /** Usual wall of a flask, m (handbook 8). */
+    public static final double STEEL_WALL = 0.0016;
 
     /** First root of the Bessel function of order 0, doubled: what rules a long cylinder. */
     private static final double CYLINDER = 4.8097;
@@ -36,9 +39,14 @@ public record Mold(
         }
     }
 
-    /** A flask on posts, all faces free; m. */
-    public static Mold flask(double diameter, double height, Medium medium) {
+    /** What a flask holds, on posts, all faces free, without its steel; m. */
+    public static Mold bare(double diameter, double height, Medium medium) {
         return new Mold(diameter, height, false, medium, KILN, KILN, KILN, true);
+    }
+
+    /** A flask of steel of the usual wall on posts, all faces free; m. */
+    public static Mold flask(double diameter, double height, Medium medium) {
+        return bare(diameter, height, medium).inSteel(STEEL_WALL);
     }
 
     /**
@@ -46,7 +54,7 @@ public record Mold(
      * {@code pi2 (1/a2 + 1/b2) = (2 x 2.4048 / D)2}. For a square of 100 mm that is 108 mm, for a slab 153.
      */
     public static Mold block(double width, double depth, double height, Medium medium) {
-        return flask(cylinderOf(width, depth), height, medium);
+        return bare(cylinderOf(width, depth), height, medium);
     }
 
     /** Diameter of the cylinder that stands for a rectangle. */
@@ -69,9 +77,13 @@ public record Mold(
         return new Mold(across, along, wall, medium, side.exposed(free), below, top, grows);
     }
 
-    /** In a closed flask of sheet, with a gap under it; a perforated one is as bare. */
-    public Mold inSheet() {
-        return wall ? this : new Mold(across, along, false, medium, side.behind(SHEET_GAP), below, top, grows);
+    /**
+     * In a flask of steel, closed or perforated: its holes let vapour out and lead no heat.
+     *
+     * @param thickness of the steel, m
+     */
+    public Mold inSteel(double thickness) {
+        return wall ? this : new Mold(across, along, false, medium, side.within(STEEL * thickness), below, top, grows);
     }
 
     /** Its upper half where both ends are alike, else the whole. */

@@ -1,9 +1,8 @@
 package kilnryu.core.kiln;
 
 import kilnryu.core.heat.Medium;
-import kilnryu.core.material.PatternMaterial;
 
-/** What handbook 8 says of set investments and of what patterns leave. */
+/** What handbook 8 says of set investments and shells. */
 public final class Setting {
     /** Set gypsum-bonded investment at 40 parts of water to 100. */
     public static final Medium GYPSUM = new Medium(1290, 900, 0.25, 440, 70, 1.0, 0.45, 0.10 / 600);
@@ -14,7 +13,6 @@ public final class Setting {
     /** Residue where nothing is known of the pattern, % of its mass. */
     public static final double UNKNOWN_RESIDUE = 1;
 
-    private static final double TRACE = 0.2;
     private static final double HEMIHYDRATE = 30;
     private static final double TAKEN_UP = 0.186;
 
@@ -52,13 +50,16 @@ public final class Setting {
                 GYPSUM.kSlope());
     }
 
-    /** Char a pattern leaves, % of its mass: the middle of what handbook 2 gives, a little where it says a trace. */
-    public static double residue(PatternMaterial pattern) {
-        double[] numbers = java.util.regex.Pattern.compile("\\d+(?:\\.\\d+)?")
-                .matcher(pattern.residue())
-                .results()
-                .mapToDouble(m -> Double.parseDouble(m.group()))
-                .toArray();
-        return numbers.length == 0 ? TRACE : (numbers[0] + numbers[numbers.length - 1]) / 2;
+    /** A mold that has dried to so much of its free water before the kiln, 0 to 1; it leads heat less well, too. */
+    public static Medium dried(Medium fresh, double share) {
+        return new Medium(
+                fresh.density(),
+                fresh.cp0(),
+                fresh.cp1(),
+                fresh.freeWater() * share,
+                fresh.boundWater(),
+                fresh.kDry() + share * (fresh.kWet() - fresh.kDry()),
+                fresh.kDry(),
+                fresh.kSlope());
     }
 }

@@ -9,7 +9,17 @@ import kilnryu.core.sum.Mark;
 
 /** Materials that are lost from the mold (handbook 2): density in g/cm3 with its usual range, and how each leaves. */
 public enum PatternMaterial {
-    INJECTION_WAX("injection-wax", "injection wax", Family.WAX, 0.96, 0.93, 0.98, "melts at 60-75 °C", "a trace", ""),
+    INJECTION_WAX(
+            "injection-wax",
+            "injection wax",
+            Family.WAX,
+            0.96,
+            0.93,
+            0.98,
+            "melts at 60-75 °C",
+            "a trace",
+            "",
+            new Leaves(75, 0.2, 0)),
     SCULPTURE_WAX(
             "sculpture-wax",
             "microcrystalline sculpture wax",
@@ -19,9 +29,30 @@ public enum PatternMaterial {
             0.95,
             "melts at 65-85 °C",
             "a trace",
-            ""),
-    SPRUE_WAX("sprue-wax", "sprue wax", Family.WAX, 0.95, 0.92, 0.97, "melts at 60-75 °C", "a trace", ""),
-    BEESWAX("beeswax", "beeswax", Family.WAX, 0.96, 0.95, 0.97, "melts at 62-65 °C", "a trace", ""),
+            "",
+            new Leaves(85, 0.2, 0)),
+    SPRUE_WAX(
+            "sprue-wax",
+            "sprue wax",
+            Family.WAX,
+            0.95,
+            0.92,
+            0.97,
+            "melts at 60-75 °C",
+            "a trace",
+            "",
+            new Leaves(75, 0.2, 0)),
+    BEESWAX(
+            "beeswax",
+            "beeswax",
+            Family.WAX,
+            0.96,
+            0.95,
+            0.97,
+            "melts at 62-65 °C",
+            "a trace",
+            "",
+            new Leaves(65, 0.2, 0)),
     SOFT_WAX(
             "soft-wax",
             "soft low-melting wax",
@@ -31,7 +62,8 @@ public enum PatternMaterial {
             0.93,
             "melts at 50-60 °C",
             "a trace",
-            "It sags when warm: chill it before investing."),
+            "It sags when warm: chill it before investing.",
+            new Leaves(60, 0.2, 0)),
     CASTABLE_RESIN(
             "castable-resin",
             "castable resin, cured",
@@ -41,7 +73,8 @@ public enum PatternMaterial {
             1.20,
             "does not drain, burns at 300-550 °C",
             "1-4 % char",
-            "Uncured resin bubbles and attacks the mold: cure it through. Gloves for resin, and mind the fume."),
+            "Uncured resin bubbles and attacks the mold: cure it through. Gloves for resin, and mind the fume.",
+            new Leaves(Double.NaN, 2.5, 0)),
     FILAMENT_PLA(
             "filament-pla",
             "PLA print",
@@ -50,8 +83,9 @@ public enum PatternMaterial {
             1.20,
             1.26,
             "softens at 60, flows at 180-260 °C",
-            "0.3-1.5 % char and pigment ash",
-            "It swells before it flows: drains at low points, thin hollow prints or a wax skin."),
+            "0.3-1.5 % char, 0.1-0.5 % pigment ash",
+            "It swells before it flows: drains at low points, thin hollow prints or a wax skin.",
+            new Leaves(200, 0.9, 0.3)),
     FILAMENT_CASTABLE(
             "filament-castable",
             "wax-like casting filament",
@@ -61,7 +95,8 @@ public enum PatternMaterial {
             1.12,
             "flows at 130-200 °C",
             "a trace",
-            ""),
+            "",
+            new Leaves(200, 0.2, 0)),
     POLYSTYRENE(
             "polystyrene",
             "solid polystyrene",
@@ -71,7 +106,8 @@ public enum PatternMaterial {
             1.06,
             "shrinks, flows at 200-260 °C",
             "1-2 % char",
-            "Styrene fume: hood and outside vent."),
+            "Styrene fume: hood and outside vent.",
+            new Leaves(200, 1.5, 0)),
     FOAM_EPS(
             "foam-eps",
             "expanded polystyrene",
@@ -81,7 +117,8 @@ public enum PatternMaterial {
             0.035,
             "collapses at 100-240 °C",
             "a trace",
-            "Styrene fume, and it flares up."),
+            "Styrene fume, and it flares up.",
+            new Leaves(200, 0.2, 0)),
     UNKNOWN_PLASTIC(
             "unknown-plastic",
             "unidentified plastic",
@@ -91,7 +128,8 @@ public enum PatternMaterial {
             1.4,
             "unknown",
             "up to 3 %",
-            "It may give off hydrogen chloride or cyanide: burn a scrap outdoors first, and never PVC."),
+            "It may give off hydrogen chloride or cyanide: burn a scrap outdoors first, and never PVC.",
+            new Leaves(200, 3, 0.5)),
     ORGANIC(
             "organic",
             "dry plant or insect matter",
@@ -100,8 +138,9 @@ public enum PatternMaterial {
             0.2,
             0.9,
             "burns at 300-600 °C",
-            "2-6 % ash",
-            "Blow the ash out before the pour.");
+            "1 % char and 2-6 % ash",
+            "Blow the ash out before the pour.",
+            new Leaves(Double.NaN, 1, 4));
 
     /** How a material leaves the mold, which decides drain and carbon stages of a burnout. */
     public enum Family {
@@ -113,10 +152,20 @@ public enum PatternMaterial {
         ORGANIC
     }
 
+    /**
+     * What of it decides a burnout (handbook 2, 7).
+     *
+     * @param runsC temperature over which it runs out of the mold, C; NaN where it burns in place
+     * @param charPercent char that air burns away, % of its mass, the middle of the range; 0.2 for a trace, 1 where unknown
+     * @param ashPercent mineral ash that stays until it is blown out, % of its mass
+     */
+    private record Leaves(double runsC, double charPercent, double ashPercent) {}
+
     private final String key;
     private final String label;
     private final Family family;
     private final Constant density;
+    private final Leaves left;
     private final String leaves;
     private final String residue;
     private final String caution;
@@ -130,7 +179,9 @@ public enum PatternMaterial {
             double high,
             String leaves,
             String residue,
-            String caution) {
+            String caution,
+            Leaves left) {
+        this.left = left;
         this.key = key;
         this.label = label;
         this.family = family;
@@ -179,6 +230,21 @@ public enum PatternMaterial {
 
     public String residue() {
         return residue;
+    }
+
+    /** Temperature over which it runs out of the mold, C; NaN where it burns in place. */
+    public double runsC() {
+        return left.runsC;
+    }
+
+    /** Char it leaves, which air burns away, % of its mass. */
+    public double charPercent() {
+        return left.charPercent;
+    }
+
+    /** Mineral ash it leaves, which nothing burns away, % of its mass. */
+    public double ashPercent() {
+        return left.ashPercent;
     }
 
     /** What to beware of; empty when nothing is particular to it. */

@@ -16,45 +16,23 @@ import kilnryu.core.sum.Mark;
  * hotter, thick and large cooler.
  */
 public enum Section {
-    THIN("thin", "thin, under 5 mm", 200, 160, 250, 0),
-    MEDIUM("medium", "medium, 5 to 12 mm", 140, 120, 160, 0.5),
-    HEAVY("heavy", "heavy, over 12 mm", 100, 80, 120, 1);
+    THIN("thin", "thin, under 5 mm", 0),
+    MEDIUM("medium", "medium, 5 to 12 mm", 0.5),
+    HEAVY("heavy", "heavy, over 12 mm", 1);
 
-    /** Zinc boils off above this superheat. */
-    private static final Constant ZINC_LIMIT = new Constant(
-            "superheat.zinc",
-            "zinc_limit",
-            "most superheat with zinc",
-            130,
-            100,
-            130,
-            Measure.STEP_KELVIN,
-            Mark.T,
-            "handbook 2, pour temperature");
-
-    private static final Formula POUR = Formula.of("liquidus + superheat");
-    private static final Formula POUR_WITH_ZINC = Formula.of("liquidus + min(superheat, zinc_limit)");
+    private static final double THIN_TO_MM = 5;
+    private static final double MEDIUM_TO_MM = 12;
+    private static final Formula POUR = Formula.of("min(liquidus + superheat, most)");
     private static final Formula BETWEEN = Formula.of("fine + share * (heavy - fine)");
 
     private final String key;
     private final String label;
     private final double towardsHeavy;
-    private final Constant superheat;
 
-    Section(String key, String label, double superheat, double low, double high, double towardsHeavy) {
+    Section(String key, String label, double towardsHeavy) {
         this.key = key;
         this.label = label;
         this.towardsHeavy = towardsHeavy;
-        this.superheat = new Constant(
-                "superheat." + key,
-                "superheat",
-                "superheat, " + key + " sections",
-                superheat,
-                low,
-                high,
-                Measure.STEP_KELVIN,
-                Mark.T,
-                "handbook 2, pour temperature");
     }
 
     public static Optional<Section> named(String key) {
@@ -62,7 +40,7 @@ public enum Section {
     }
 
     public static List<Constant> constants() {
-        return List.of(THIN.superheat, MEDIUM.superheat, HEAVY.superheat, ZINC_LIMIT);
+        return Superheat.constants();
     }
 
     public String key() {
@@ -73,19 +51,26 @@ public enum Section {
         return label;
     }
 
-    /** Temperature of the metal at the pour, C; empty for alloys whose melting range is not tabled. */
+    /** Whether a wall of so many mm is of this kind. */
+    public static Section ofWall(double mm) {
+        return mm < THIN_TO_MM ? THIN : mm <= MEDIUM_TO_MM ? MEDIUM : HEAVY;
+    }
+
+    /** Temperature of the metal at the pour, C, never over the alloy's own limit; empty where its melting range is not tabled. */
     public Optional<Figure> pourTemperature(Alloy alloy, Factors factors) {
         if (!alloy.isTabled()) {
             return Optional.empty();
         }
-        Figure liquidus = table(
-                "liquidus", "liquidus of " + alloy.label(), alloy.melting().liquidus());
-        Figure.Computation pour = Figure.computed("pour", "metal at the pour", Measure.DEGREE_CELSIUS)
-                .mark(Mark.T, "handbook 2, pour temperature");
-        return Optional.of(
-                alloy.family() == Alloy.Family.ZINC_BEARING
-                        ? pour.by(POUR_WITH_ZINC, liquidus, factors.of(superheat), factors.of(ZINC_LIMIT))
-                        : pour.by(POUR, liquidus, factors.of(superheat)));
+        return Optional.of(Figure.computed("pour", "metal at the pour", Measure.DEGREE_CELSIUS)
+                .mark(Mark.T, "handbook 2, pour temperature")
+                .by(
+                        POUR,
+                        table(
+                                "liquidus",
+                                "liquidus of " + alloy.label(),
+                                alloy.melting().liquidus()),
+                        factors.of(alloy.superheat().of(this)),
+                        table("most", "at most, " + alloy.label(), alloy.mostC())));
     }
 
     /** Temperature of a flask at the pour, C, between the alloy's fine and heavy ends; empty where not tabled. */

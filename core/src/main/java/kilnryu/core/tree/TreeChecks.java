@@ -74,13 +74,13 @@ final class TreeChecks {
                             "Use a lead-free bronze, or respirator, hood and clean hands; ask a qualified person.")
                     .from(charge));
         }
-        if (alloy.family() == Alloy.Family.ZINC_BEARING) {
+        if (alloy.is(Alloy.Trait.ZINC_FUME)) {
             found.add(Finding.note(
                     "zinc-fume",
                     "alloy",
                     capital(alloy.label()) + " gives off zinc fume.",
                     "Zinc boils off over-heated metal: fume fever and a changed alloy.",
-                    "Hood and outside vent; superheat at most 130 K."));
+                    String.format(java.util.Locale.ROOT, "Hood and outside vent; never over %.0f °C.", alloy.mostC())));
         }
     }
 

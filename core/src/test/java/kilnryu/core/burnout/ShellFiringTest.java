@@ -67,16 +67,19 @@ class ShellFiringTest {
         return program.segments().stream().map(Segment::stage).toList();
     }
 
-    /** Flash 20 min, fire 92 min rounded up to 95, cool, and up to the 540 C of heavy silicon bronze. */
+    /** Flash 20 min, fire 92 min rounded up to 95, cool, 8 h kept for a patch, an hour of fire, the 540 C of heavy bronze. */
     @Test
     void coldHandledIsFiredLookedAtAndPreheated() {
         BurnoutProgram program = program(Dewax.Method.FLASH, Handling.COLD, Alloy.SI_BRONZE, true, 0);
-        assertThat(stages(program)).containsExactly(Stage.DRAIN, Stage.FIRE, Stage.COOL, Stage.PREHEAT);
+        assertThat(stages(program))
+                .containsExactly(Stage.DRAIN, Stage.FIRE, Stage.COOL, Stage.PATCH, Stage.FIRE, Stage.DESCEND);
+        assertThat(program.segments().get(3).hold()).isEqualTo(480);
+        assertThat(program.segments().get(4).hold()).isEqualTo(60);
         assertThat(program.segments().get(0).rate()).isInfinite();
         assertThat(program.segments().get(0).hold()).isEqualTo(20);
         assertThat(program.segments().get(1).holdSum().value()).isCloseTo(92, within(1e-9));
         assertThat(program.segments().get(1).hold()).isEqualTo(95);
-        assertThat(program.segments().get(3).target()).isCloseTo(540, within(1e-9));
+        assertThat(program.segments().get(5).target()).isCloseTo(540, within(1e-9));
         assertThat(program.duties())
                 .extracting(Duty::kind)
                 .containsExactly(Duty.Kind.CLOSE_KILN, Duty.Kind.DRAIN_TRAY, Duty.Kind.INSPECT, Duty.Kind.POUR);

@@ -24,7 +24,7 @@ class FiringTest {
     }
 
     private static List<String> found(Firing firing, double highest, Optional<Kiln> kiln) {
-        return FiringChecks.check(firing, 750, highest, kiln).all().stream()
+        return FiringChecks.check(firing, new FiringChecks.Of("", 750, true, 200), highest, kiln).all().stream()
                 .map(Finding::id)
                 .toList();
     }
@@ -74,8 +74,16 @@ class FiringTest {
         assertThat(Setting.gypsum(40, 2.65).density()).isCloseTo(1290, within(1e-9));
         assertThat(Setting.gypsum(45, 2.65).freeWater()).isCloseTo(476.5, within(0.1));
         assertThat(Setting.gypsum(45, 2.65).density()).isCloseTo(1290 * 77.7358 / 82.7358, within(0.01));
-        assertThat(Setting.residue(PatternMaterial.CASTABLE_RESIN)).isEqualTo(2.5);
-        assertThat(Setting.residue(PatternMaterial.INJECTION_WAX)).isEqualTo(0.2);
+    }
+
+    /** Handbook 2: resin 1 to 4 % of char and no ash; plants 2 to 6 % of ash, which no heat takes away. */
+    @Test
+    void charAndMineralAshAreTwoThings() {
+        assertThat(PatternMaterial.CASTABLE_RESIN.charPercent()).isEqualTo(2.5);
+        assertThat(PatternMaterial.CASTABLE_RESIN.ashPercent()).isZero();
+        assertThat(PatternMaterial.ORGANIC.ashPercent()).isBetween(2.0, 6.0);
+        assertThat(PatternMaterial.FILAMENT_PLA.ashPercent()).isBetween(0.1, 0.5);
+        assertThat(PatternMaterial.INJECTION_WAX.charPercent()).isEqualTo(0.2);
     }
 
     @Test
@@ -156,5 +164,66 @@ class FiringTest {
         assertThatThrownBy(() -> new Medium(0, 900, 0, 0, 0, 1, 1, 0)).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new Medium(1000, 900, 0, -1, 0, 1, 1, 0)).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new Face(-1, 0)).isInstanceOf(IllegalArgumentException.class);
+    }
+
+    /** Half of 442.8 kg of water left: a conductivity half way between wet and dry, all else as it was. */
+    @Test
+    void aMoldThatHasDriedHoldsLessWater() {
+        Medium half = Setting.dried(Setting.gypsum(40, 2.65), 0.5);
+        assertThat(half.freeWater()).isCloseTo(221.4, within(0.1));
+        assertThat(half.kWet()).isCloseTo(0.725, within(1e-9));
+        assertThat(half.boundWater()).isEqualTo(70);
+        Segment[] program = {new Segment(150, 150, 600)};
+        Mold fresh = Mold.bare(0.076, 0.120, Setting.GYPSUM);
+        Mold dried = Mold.bare(0.076, 0.120, Setting.dried(Setting.GYPSUM, 0.3));
+        assertThat(dry(dried, program)).isLessThan(dry(fresh, program) - 60);
+    }
+
+    private static double dry(Mold mold, Segment... segments) {
+        return Firing.of(new Firing.Question(mold, FiringProgram.of(20, List.of(segments)), Optional.empty(), 1, 1))
+                .past()
+                .get(0)
+                .getAsDouble();
+    }
+
+    /** 200 K/h is the limit of 76 mm: 600 from 150 up on a wet mold is three times it; dried before, nothing is said. */
+    @Test
+    void steamOfAFastRampOnAWetMoldIsSaid() {
+        List<String> fast = found(
+                fired(
+                        Optional.empty(),
+                        new Segment(150, 150, 20),
+                        new Segment(600, 730, 300),
+                        new Segment(200, 540, 90)),
+                730,
+                Optional.empty());
+        assertThat(fast).contains("steam");
+        List<String> dried = found(
+                fired(
+                        Optional.empty(),
+                        new Segment(150, 150, 500),
+                        new Segment(200, 730, 300),
+                        new Segment(200, 540, 90)),
+                730,
+                Optional.empty());
+        assertThat(dried).doesNotContain("steam");
+    }
+
+    /** Over half of the water with the face over 400 C stops, over a fifth is warned of. */
+    @Test
+    void howMuchWaterDecidesHowBadSteamIs() {
+        Firing early = fired(Optional.empty(), new Segment(900, 730, 300));
+        Steam much = Steam.of(early, 200);
+        assertThat(much.water()).isGreaterThan(50);
+        assertThat(FiringChecks.check(early, new FiringChecks.Of("", 750, true, 200))
+                        .stops())
+                .extracting(Finding::id)
+                .contains("steam");
+        Firing later = fired(Optional.empty(), new Segment(200, 150, 180), new Segment(200, 730, 300));
+        double water = Steam.of(later, 200).water();
+        assertThat(FiringChecks.check(later, new FiringChecks.Of("", 750, true, 200))
+                        .has("steam"))
+                .isEqualTo(water > 20);
+        assertThat(water).isLessThan(much.water());
     }
 }

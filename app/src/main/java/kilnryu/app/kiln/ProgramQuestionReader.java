@@ -1,0 +1,100 @@
+package kilnryu.app.kiln;
+
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Range;
+import kilnryu.core.burnout.BurnoutQuestion;
+import kilnryu.core.burnout.BurnoutSchool;
+import kilnryu.core.burnout.Subject;
+import kilnryu.core.kiln.Kiln;
+import kilnryu.core.material.Alloy;
+import kilnryu.core.material.HeatChecks;
+import kilnryu.core.material.PatternMaterial;
+import kilnryu.core.material.Section;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.quantity.Temperature;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Known;
+
+/** Reads what a burnout program is wanted for. */
+public final class ProgramQuestionReader {
+    private static final Range DRAIN = new Range(Measure.DEGREE_CELSIUS, 180, 300);
+    private static final Range POUR = new Range(Measure.DEGREE_CELSIUS, 100, 1_800);
+    private static final Range TOP = new Range(Measure.DEGREE_CELSIUS, 0, 1300);
+
+    private ProgramQuestionReader() {}
+
+    /**
+     * What is asked.
+     *
+     * @param pour metal and mold at the pour, for the checks and the answer
+     */
+    public record Asked(BurnoutQuestion question, Optional<Kiln> kiln, HeatChecks.Pour pour, Factors factors) {}
+
+    public static Optional<Asked> read(Fields fields, Factors factors) {
+        FiredReader what = new FiredReader(fields);
+        Optional<FiredReader.Fired> fired = what.mold();
+        Optional<PatternMaterial> pattern = fields.choice("pattern", PatternMaterial::named);
+        if (pattern.isEmpty()) {
+            fields.missing("pattern", "Say what the pattern is of.");
+        }
+        Optional<Alloy> alloy = fields.choice("alloy", Alloy::named);
+        if (alloy.isEmpty()) {
+            fields.missing("alloy", "Choose the alloy.");
+        }
+        Optional<Section> section = fields.choice("sections", Section::named);
+        if (section.isEmpty()) {
+            fields.missing("sections", "Say how thick the sections are: heavy, medium or thin.");
+        }
+        Optional<BurnoutSchool> school = fields.choice("school", BurnoutSchool::named);
+        Optional<Kiln> kiln = what.kiln();
+        OptionalDouble top = fields.hasBelow("kiln") ? fields.quantity("kiln.max_C", TOP) : OptionalDouble.empty();
+        OptionalDouble metalC = fields.quantity("pour_C", POUR);
+        OptionalDouble moldC = fields.quantity("mold_C", Range.MOLD_TEMPERATURE);
+        OptionalDouble drainC = fields.quantity("drain_C", DRAIN);
+        if (fields.hasErrors()) {
+            return Optional.empty();
+        }
+        FiredReader.Fired f = fired.orElseThrow();
+        Optional<Figure> mold =
+                typed("mold", "mold at the pour", moldC).or(() -> section.get().flaskTemperature(alloy.get()));
+        Optional<Figure> metal = typed("pour", "metal at the pour", metalC)
+                .or(() -> section.get().pourTemperature(alloy.get(), factors));
+        Subject subject = new Subject(
+                "the mold",
+                f.system(),
+                f.across(),
+                f.height(),
+                f.kilograms(),
+                f.block(),
+                given("W", "water per 100 powder", f.ratio(), Measure.PER_100),
+                given("d", "true density of the powder", f.density(), Measure.GRAM_PER_CM3),
+                0,
+                f.mold(f.medium()),
+                Set.of(pattern.get()),
+                alloy.get(),
+                mold);
+        return Optional.of(new Asked(
+                new BurnoutQuestion(
+                        java.util.List.of(subject),
+                        school.orElse(BurnoutSchool.usual(f.block())),
+                        top.isPresent() ? Optional.of(Temperature.celsius(top.getAsDouble())) : Optional.empty(),
+                        drainC.isPresent() ? Optional.of(drainC.getAsDouble()) : Optional.empty()),
+                kiln,
+                new HeatChecks.Pour(alloy.get(), section.get(), false, metal, mold),
+                factors));
+    }
+
+    private static Optional<Figure> typed(String symbol, String name, OptionalDouble celsius) {
+        return celsius.isPresent()
+                ? Optional.of(given(symbol, name, celsius.getAsDouble(), Measure.DEGREE_CELSIUS))
+                : Optional.empty();
+    }
+
+    private static Figure given(String symbol, String name, double value, Measure unit) {
+        return Figure.given(symbol, name, value, unit, Known.CHOSEN, 0);
+    }
+}
