@@ -154,7 +154,7 @@ class FiringPagesTest extends AppTest {
         long id = number(send(owner, "/firings/0/load", load(tree, shell)));
         assertThat(page(owner, "/firings/" + id)).contains("Shells and molds of gypsum stand in one load");
         long alone = number(send(owner, "/firings/0/load", load(shell)));
-        assertThat(page(owner, "/firings/" + alone)).contains("the inside of the wall is at heat", "preheat");
+        assertThat(page(owner, "/firings/" + alone)).contains("the inside of the wall is at heat", "patch, dry");
     }
 
     @Test

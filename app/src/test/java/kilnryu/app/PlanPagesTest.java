@@ -203,10 +203,10 @@ class PlanPagesTest extends AppTest {
                 Map.of("version", "0", "pour_at", "2099-05-08T15:00", "section", "thin", "school", "dry-first");
         assertThat(send(owner, "/trees/" + id + "/firing", firing).getStatus()).isEqualTo(302);
         String page = page(owner, "/trees/" + id + "/firing");
-        // ramps: 130, 50, 450, 135 K at 150 K/h and 80 K at 75 K/h = 5.1 h + 64 min = 370 min; at heat an hour, 30 min
+        // ramps: 130, 50, 450, 135 K at 200 K/h and 80 K at 100 K/h = 3.8 h + 48 min = 278 min; at heat an hour, 30 min
         // rest;
-        // the reference flask of 100 by 150 mm is dry after 606 min at 150 C, more in the rest: 17 to 22 hours in all
-        assertThat(page).containsPattern("close (1[6-9]|2[0-2]):[0-5][05]|close 1[6-9]:");
+        // the reference flask of 100 by 150 mm is dry after 606 min at 150 C, more in the rest: 17 to 23 hours in all
+        assertThat(page).containsPattern("close (1[6-9]|2[0-2]):[0-5]\\d");
         assertThat(page).contains("drain tray out").contains("turn the flask, cup up");
         assertThat(page).contains("the last mold is dry at the middle");
         assertThat(page).contains("The program is being tried on the mold");
@@ -214,7 +214,7 @@ class PlanPagesTest extends AppTest {
         assertThat(heat)
                 .contains("Heat in the mold, foreseen", "middle dry, past 105 °C", "after ", "The mold as foreseen");
         // held at 595 C for the pour, the middle within 15 K of it
-        assertThat(heat).containsPattern("middle at the pour</dt><dd><b>(59[5-9]|60\\d) °C");
+        assertThat(heat).containsPattern("middle at the pour</dt><dd><b>(59[5-9]|60\\d|610) °C");
         MockHttpServletResponse wrong =
                 send(owner, "/trees/" + id + "/firing", with(firing, "version", "1", "pour_at", "soon"));
         assertThat(wrong.getStatus()).isEqualTo(422);

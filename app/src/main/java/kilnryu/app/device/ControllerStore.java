@@ -5,6 +5,7 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import kilnryu.app.web.Kept;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.core.type.TypeReference;
@@ -16,7 +17,7 @@ class ControllerStore {
     private static final TypeReference<List<SimulatedController.Fault>> FAULTS = new TypeReference<>() {};
 
     private final JdbcClient jdbc;
-    private final JsonMapper json = JsonMapper.builder().build();
+    private final JsonMapper json = Kept.mapper();
 
     ControllerStore(JdbcClient jdbc) {
         this.jdbc = jdbc;

@@ -99,6 +99,9 @@ public final class FiringQuestionReader {
 
     /** As it is, or as typed. */
     private Medium medium(Medium usual) {
+        if (!fields.hasBelow("thermal")) {
+            return usual;
+        }
         double dry = typed("k_dry", OVER_NOTHING, usual.kDry());
         double hot = typed("k_hot", OVER_NOTHING, dry + usual.kSlope() * 600);
         // set investment leads better when hotter: a value under the dry one is the growth that the handbook writes

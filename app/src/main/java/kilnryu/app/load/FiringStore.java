@@ -15,6 +15,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.DoubleConsumer;
 import kilnryu.app.account.Account;
+import kilnryu.app.web.Kept;
 import kilnryu.core.burnout.Progress.Sample;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -30,7 +31,7 @@ class FiringStore {
 
     private final JdbcClient jdbc;
     private final Clock clock;
-    private final JsonMapper json = JsonMapper.builder().build();
+    private final JsonMapper json = Kept.mapper();
 
     FiringStore(JdbcClient jdbc, Clock clock) {
         this.jdbc = jdbc;

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Map;
 import kilnryu.app.device.KilnController;
+import kilnryu.app.web.Kept;
 import kilnryu.core.burnout.Duty;
 import kilnryu.core.burnout.HeldProgram;
 import kilnryu.core.burnout.Segment;
@@ -20,7 +21,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** What is frozen at the start of a firing comes back from the database as it went in, and reckons the same. */
 class FrozenTest {
-    private static final JsonMapper JSON = JsonMapper.builder().build();
+    private static final JsonMapper JSON = Kept.mapper();
 
     private static Frozen frozen(Kiln heat) {
         Mold bare = Mold.flask(0.06, 0.1, Setting.GYPSUM);
@@ -32,7 +33,7 @@ class FrozenTest {
                         new Frozen.Load(
                                 7,
                                 new KilnRun.Charge(
-                                        "limpet", bare.inSheet().onShelf().beside(0.8), 1, 0.2, 1),
+                                        "limpet", bare.inSteel(0.0016).onShelf().beside(0.8), 1, 0.2, 1),
                                 60,
                                 false,
                                 750)),
@@ -53,6 +54,20 @@ class FrozenTest {
         assertThat(after).isEqualTo(before);
         assertThat(JSON.readValue(JSON.writeValueAsString(frozen(null)), Frozen.class))
                 .isEqualTo(frozen(null));
+    }
+
+    /** Firings frozen before the steel of a flask was counted say nothing of it. */
+    @Test
+    void oneFrozenWithoutSteelIsRead() {
+        String old = JSON.writeValueAsString(frozen(null))
+                .replaceAll(",\"skin\":[^,}]*", "")
+                .replaceAll(",\"drained\":[^,}]*", "");
+        Frozen read = JSON.readValue(old, Frozen.class);
+        assertThat(read.load().get(0).charge().mold().side().skin()).isZero();
+        assertThat(HeldProgram.of(read.segments(), read.question(KilnRun.Detail.QUICK, false))
+                        .run()
+                        .core(0))
+                .isGreaterThan(600);
     }
 
     @Test
