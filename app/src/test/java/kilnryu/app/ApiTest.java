@@ -61,8 +61,24 @@ class ApiTest extends AppTest {
         JsonNode sum = answer.path("sums").get(0);
         assertThat(sum.propertyNames())
                 .containsExactlyInAnyOrder("symbol", "name", "value", "unit", "formula", "substituted", "mark");
-        JsonNode finding = answer.path("findings").get(0);
+        // 0.96 beside 0.95 g/cm3 is no mixture
+        assertThat(answer.path("findings")).isEmpty();
+        JsonNode leaded = answer("tree", """
+                {"alloy": "red-brass", "parts": [{"material": "injection-wax", "mass_g": 110}]}
+                """);
+        JsonNode finding = leaded.path("findings").get(0);
         assertThat(finding.propertyNames()).containsExactlyInAnyOrder("id", "severity", "message", "remedy");
+        assertThat(finding.path("id").asString()).isEqualTo("lead");
+    }
+
+    /** A tare that waits for the weigh-in is a note; one over its part is refused. */
+    @Test
+    void aTareBeforeTheWeighInIsANote() throws Exception {
+        JsonNode answer = answer("tree", """
+                {"alloy": "si-bronze", "tare_g": 14, "parts": [{"material": "injection-wax", "volume_cm3": 10}]}
+                """);
+        assertThat(figure(answer, "tree_volume_cm3")).isEqualTo(10);
+        assertThat(answer.path("findings").get(0).path("id").asString()).isEqualTo("tare-later");
     }
 
     /** At 30 C: 9.5 - 9 * 0.4 = 5.9 min, under the 7 of mix, vacuum, pour and vacuum. */

@@ -117,7 +117,7 @@ class GatingPagesTest extends AppTest {
         long id = tree(owner, built());
         Map<String, String> worse = built();
         worse.put("version", "1");
-        worse.put("parts[gate].rod.diameter_mm", "6");
+        worse.put("parts[gate].rod.diameter_mm", "3");
         String answer = tryOut(id, worse);
         assertThat(answer).contains("Against the saved tree", "worse", "Thick, thin, thick");
         Map<String, String> better = built();
@@ -133,7 +133,7 @@ class GatingPagesTest extends AppTest {
         Map<String, String> fields = built();
         part(fields, "loose", "vent", "rod", Map.of("rod.diameter_mm", "3", "rod.length_mm", "30"));
         long id = tree(owner, fields);
-        assertThat(page(owner, "/trees/" + id + "/gating")).contains("has no place in the drawing yet");
+        assertThat(page(owner, "/trees/" + id + "/gating")).contains("is not placed in the drawing yet");
     }
 
     @Test

@@ -151,10 +151,59 @@ class PieceTest extends AppTest {
         parts.put("parts[a].piece", Long.toString(id));
         long tree = tree(owner, parts);
         send(owner, "/trees/" + tree + "/mold", Map.of("version", "0", "mold_kind", "shell"));
+        // at once, on the mold's own page: 44 cm2 of the two boxes, found by their link alone
+        assertThat(page(owner, "/trees/" + tree + "/mold")).contains("<span>area under coat 1</span> <b>44.0 cm²</b>");
+
+        assertThat(page(owner, "/trees/" + tree + "/shell")).doesNotContain("the meshes of its pieces give");
+        Map<String, String> typed = Map.of("version", "1", "mold_kind", "shell", "shell.area_cm2", "90");
+        send(owner, "/trees/" + tree + "/mold", typed);
         assertThat(page(owner, "/trees/" + tree + "/shell")).contains("the meshes of its pieces give 44.0 cm²");
         send(owner, "/trees/" + tree + "/shell/area", Map.of());
         assertThat(page(owner, "/trees/" + tree + "/mold")).contains("value=\"44 cm²\"");
         assertThat(page(owner, "/trees/" + tree + "/shell")).doesNotContain("the meshes of its pieces");
+    }
+
+    /**
+     * Half a millimetre of wax over 22 cm2 are 1.1 cm3: 7.1 instead of 6, of 8.36 g/cm3 59.4 g; and so on the tree it goes onto,
+     * where what is wanted is no count of pieces.
+     */
+    @Test
+    void aWaxCoatingCountsForTheMetalAndGoesOntoTheTree() throws Exception {
+        Map<String, String> fields = new HashMap<>(SANDPIPER);
+        fields.putAll(Map.of(
+                "mesh_shows", "pattern",
+                "alloy", "si-bronze",
+                "count", "14",
+                "skin.material", "sculpture-wax",
+                "skin.thickness_mm", "0.5"));
+        long id = piece(fields);
+        assertThat(page(owner, "/pieces/" + id)).contains("The wax coating is not counted yet");
+        upload(owner, "/pieces/" + id + "/mesh", "mesh", "bird.stl", MeshFiles.box(10, 20, 30, 12));
+        assertThat(measured(id)).contains("volume of one pattern with its wax coating", "7.10", "59.4");
+        String tree = page(owner, "/trees/new?piece=" + id);
+        assertThat(tree)
+                .containsPattern("coat.thickness_mm[^>]*value=\"0.5 mm\"")
+                .containsPattern("coat.area_cm2[^>]*value=\"22 cm²\"")
+                .containsPattern("volume_cm3[^>]*value=\"6 cm³\"")
+                .containsPattern("\\.count[^>]*value=\"1\"");
+    }
+
+    /** A hollow piece has two sides: half of the face where one is coated, and a question while that is not said. */
+    @Test
+    void aHollowPieceIsAskedWhichSidesAreCoated() throws Exception {
+        Map<String, String> fields = new HashMap<>(SANDPIPER);
+        fields.putAll(Map.of(
+                "mesh_shows", "pattern",
+                "solid", "hollow",
+                "skin.material", "sculpture-wax",
+                "skin.thickness_mm", "0.5"));
+        long id = piece(fields);
+        upload(owner, "/pieces/" + id + "/mesh", "mesh", "bird.stl", MeshFiles.box(10, 20, 30, 12));
+        assertThat(measured(id)).contains("on one side or on both", "7.10");
+        fields.put("skin.sides", "one");
+        fields.put("version", "1");
+        send(owner, "/pieces/" + id, fields);
+        assertThat(page(owner, "/pieces/" + id)).contains("6.55").doesNotContain("on one side or on both");
     }
 
     /** Three layers gave 4.2 mm at the thinnest; 5 mm take 3.57. */

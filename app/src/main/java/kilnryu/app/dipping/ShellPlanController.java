@@ -7,7 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.Set;
 import kilnryu.app.account.Account;
@@ -16,7 +15,6 @@ import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.piece.PieceParts;
 import kilnryu.app.plan.Plan;
 import kilnryu.app.plan.Plans;
-import kilnryu.app.plan.Stage;
 import kilnryu.app.plan.Station;
 import kilnryu.app.plan.Stations;
 import kilnryu.app.sheet.Fields;
@@ -120,22 +118,17 @@ class ShellPlanController {
     @PostMapping("/trees/{id}/shell/area")
     String area(@AuthenticationPrincipal Account account, @PathVariable long id) {
         Plans.Saved saved = plans.find(account, id);
-        meshed(account, saved)
+        meshed(saved)
                 .ifPresent(a -> plans.useFlask(account, id, Map.of("shell.area_cm2", Show.exact(a.value()) + " cm²")));
         return "redirect:/trees/" + id + "/shell";
     }
 
     /** Pieces by their meshes, the rest by its measures; empty where no part comes from a measured mesh. */
-    private Optional<Figure> meshed(Account account, Plans.Saved saved) {
-        Fields fields = saved.plan().fields().get(Stage.TREE);
-        List<OptionalDouble> areas = fields.keys("parts").stream()
-                .map(key -> fields.text("parts[" + key + "].piece", 20).orElse(""))
-                .map(piece -> piece.matches("\\d{1,18}")
-                        ? pieces.area(account, Long.parseLong(piece))
-                        : OptionalDouble.empty())
-                .toList();
-        boolean any = areas.stream().anyMatch(OptionalDouble::isPresent);
-        return any ? saved.plan().tree().map(t -> OfTree.area(t, areas)) : Optional.empty();
+    private static Optional<Figure> meshed(Plans.Saved saved) {
+        return saved.plan()
+                .tree()
+                .filter(t -> t.tree().parts().stream().anyMatch(p -> p.area().isPresent()))
+                .map(OfTree::area);
     }
 
     @PostMapping("/trees/{id}/shell/begin")
@@ -192,7 +185,7 @@ class ShellPlanController {
                 shells.room(account).racks().stream().map(r -> r.name()).toList());
         if (plan.shell().isPresent()) {
             var built = plan.shell().get();
-            meshed(account, saved)
+            meshed(saved)
                     .filter(a ->
                             Math.abs(a.value() - built.plan().question().area().value()) > 0.5)
                     .ifPresent(a -> model.addAttribute("meshed", shown(account, a)));

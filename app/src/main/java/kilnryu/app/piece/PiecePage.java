@@ -215,6 +215,10 @@ public record PiecePage(
         return Options.of(MeshUnit.values(), MeshUnit::key, MeshUnit::key);
     }
 
+    public static List<Option> coatedSides() {
+        return List.of(new Option("one", "one side"), new Option("both", "both sides"));
+    }
+
     public static List<Option> shows() {
         return List.of(
                 new Option("pattern", "the pattern as it is"),

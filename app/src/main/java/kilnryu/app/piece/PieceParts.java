@@ -35,10 +35,10 @@ public class PieceParts {
     }
 
     /** Area of one of a piece by its mesh, cm2; empty without a measured mesh. */
-    public OptionalDouble area(Account account, long id) {
-        Optional<Figure> area = pieces.find(account.studioId(), id)
-                .flatMap(row -> read(account, row, measured(account, row)).area());
-        return area.isPresent() ? OptionalDouble.of(area.get().value()) : OptionalDouble.empty();
+    public Optional<Double> area(Account account, long id) {
+        return pieces.find(account.studioId(), id)
+                .flatMap(row -> read(account, row, measured(account, row)).area())
+                .map(Figure::value);
     }
 
     private Optional<MeshStore.Row> measured(Account account, PieceStore.Row row) {
@@ -65,14 +65,21 @@ public class PieceParts {
         part.put("use", "piece");
         part.put("piece", Long.toString(row.id()));
         part.put("material", row.fields().getOrDefault("material", ""));
-        part.put("count", Integer.toString(piece.count()));
-        if (piece.volume().isPresent()) {
+        // what is wanted is a count of castings; how many go onto one tree is for its builder to say
+        part.put("count", "1");
+        if (piece.bare().isPresent()) {
             part.put("how", "volume_cm3");
-            part.put("volume_cm3", Show.exact(piece.volume().get().value()) + " cm³");
+            part.put("volume_cm3", Show.exact(piece.bare().get().value()) + " cm³");
         } else {
             part.put("how", "mass_g");
             part.put("mass_g", row.fields().getOrDefault("mass_g", ""));
         }
+        piece.coating().ifPresent(c -> {
+            part.put("coat.material", c.material().key());
+            part.put("coat.thickness_mm", mm(c.thickness()));
+            part.put("coat.area_cm2", Show.exact(c.area()) + " cm²");
+        });
+        piece.area().ifPresent(a -> part.put("area_cm2", Show.exact(a.value()) + " cm²"));
         String[] sides = {"box.length_mm", "box.width_mm", "box.thickness_mm"};
         for (int i = 0; i < sides.length; i++) {
             if (Double.isFinite(piece.sizes()[i])) {

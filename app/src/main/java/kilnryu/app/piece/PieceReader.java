@@ -60,6 +60,8 @@ public final class PieceReader {
         this.factors = factors;
     }
 
+    private static final Formula COATED = Formula.of("bare + coated_area * coating / 10");
+
     /** How a pattern is made, with the fields of its own small record. */
     public enum Made {
         INJECTED("injected", "injected wax"),
@@ -92,7 +94,9 @@ public final class PieceReader {
     /**
      * A piece as far as it is known.
      *
-     * @param volume of one pattern, cm3, from the mesh or the scale; empty when neither is known
+     * @param bare volume of one pattern without its coating, cm3, from the mesh or the scale; empty when neither is known
+     * @param coating of wax over it, empty where it has none or its face is not known
+     * @param volume of one with its coating, cm3: what the metal fills
      * @param unit millimetres in one unit of the mesh
      * @param sizes longest, middle, shortest, mm; NaN where not known
      */
@@ -103,6 +107,8 @@ public final class PieceReader {
             MoldKind mold,
             Made made,
             int count,
+            Optional<Figure> bare,
+            Optional<Coating> coating,
             Optional<Figure> volume,
             Optional<Figure> area,
             double unit,
@@ -113,6 +119,14 @@ public final class PieceReader {
             Findings findings,
             List<MethodAdvice> advice,
             List<Split> splits) {}
+
+    /**
+     * Wax over a print or carving.
+     *
+     * @param thickness mm
+     * @param area it covers, cm2
+     */
+    public record Coating(PatternMaterial material, double thickness, double area) {}
 
     /** @param today for counting the days until it is due */
     public static Piece read(
@@ -148,17 +162,19 @@ public final class PieceReader {
         double[] sizes = sizes(unit);
         List<Figure> figures = new ArrayList<>();
         List<Finding> found = new ArrayList<>();
-        Optional<Figure> volume = volume(material, fileUnit, scaled);
+        Optional<Figure> bare = volume(material, fileUnit, scaled);
         Optional<Figure> area = mesh.map(m -> area(m, fileUnit, scaled));
+        Optional<Coating> coating = coating(area, hollow, found);
+        Optional<Figure> volume = bare.map(b -> coating.map(c -> coated(b, c)).orElse(b));
         volume.ifPresent(figures::add);
         area.ifPresent(figures::add);
         OptionalDouble thin = wall("wall.thin_mm", mesh.map(MeshSummary::walls).map(w -> w.thinnest() * unit));
         OptionalDouble thick =
                 wall("wall.thick_mm", mesh.map(MeshSummary::walls).map(w -> w.thickest() * unit));
         metal(alloy, volume, area, figures);
-        scale(chain, figures);
+        scale(chain, coating, figures);
         layers(made, figures);
-        massAgainstMesh(material, unit, found);
+        massAgainstMesh(material, unit, coating, found);
         MeshFindings.of(mesh, unit, stated.isPresent() || fields.has("mesh_unit"), found);
         wallFindings(made, alloy, thin, thick, found);
         OptionalInt days = days(today);
@@ -188,6 +204,8 @@ public final class PieceReader {
                 mold,
                 made,
                 count,
+                bare,
+                coating,
                 volume,
                 area,
                 unit,
@@ -213,8 +231,6 @@ public final class PieceReader {
     /** The small record of how it is made. */
     private void record(Made made) {
         fields.quantity("mass_g", Range.MASS);
-        fields.quantity("skin.thickness_mm", Range.LENGTH);
-        fields.choice("skin.material", PatternMaterial::named);
         switch (made) {
             case INJECTED -> {
                 fields.text("injected.wax", LONGEST_NAME);
@@ -293,6 +309,59 @@ public final class PieceReader {
                 : Optional.empty();
     }
 
+    /** The coating, over one side or both of a hollow piece; without a face to cover nothing of it is counted, and said so. */
+    private Optional<Coating> coating(Optional<Figure> area, boolean hollow, List<Finding> found) {
+        OptionalDouble thick = fields.quantity("skin.thickness_mm", Range.LENGTH);
+        Optional<PatternMaterial> material = fields.choice("skin.material", PatternMaterial::named);
+        OptionalDouble typed = fields.quantity("skin.area_cm2", Range.AREA);
+        Optional<Boolean> both = fields.choice(
+                "skin.sides",
+                k -> k.equals("both") || k.equals("one") ? Optional.of(k.equals("both")) : Optional.empty());
+        if (thick.isEmpty() && material.isEmpty()) {
+            return Optional.empty();
+        }
+        if (thick.isEmpty()) {
+            fields.missing("skin.thickness_mm", "How thick is the coating?");
+            return Optional.empty();
+        }
+        if (typed.isEmpty() && area.isEmpty()) {
+            found.add(Finding.warn(
+                    "coating-unmeasured",
+                    "skin.thickness_mm",
+                    "The wax coating is not counted yet: the face it covers is not known.",
+                    "Half a millimetre over a lantern is more than a pound of bronze.",
+                    "Add the mesh, or type the area that is coated."));
+            return Optional.empty();
+        }
+        if (typed.isEmpty() && hollow && both.isEmpty()) {
+            found.add(Finding.warn(
+                    "coating-sides",
+                    "skin.sides",
+                    "Is the hollow piece coated on one side or on both? Both are counted until you say.",
+                    "The inside of a hollow piece has as much face as its outside.",
+                    "Choose one side or both."));
+        }
+        double share = hollow && !both.orElse(true) ? 0.5 : 1;
+        double covers = typed.orElseGet(() -> area.orElseThrow().value() * share);
+        return Optional.of(new Coating(material.orElse(PatternMaterial.SCULPTURE_WAX), thick.getAsDouble(), covers));
+    }
+
+    private static Figure coated(Figure bare, Coating coating) {
+        return Figure.computed("volume", "volume of one pattern with its wax coating", Measure.CUBIC_CENTIMETRE)
+                .by(
+                        COATED,
+                        bare.as("bare"),
+                        Figure.given(
+                                "coated_area",
+                                "area coated",
+                                coating.area,
+                                Measure.SQUARE_CENTIMETRE,
+                                Known.MEASURED,
+                                0),
+                        Figure.given(
+                                "coating", "wax coating", coating.thickness, Measure.MILLIMETRE, Known.MEASURED, 0));
+    }
+
     private static Figure area(MeshSummary m, double unit, Figure scaled) {
         return Figure.computed("area", "area of one pattern", Measure.SQUARE_CENTIMETRE)
                 .by(
@@ -347,12 +416,15 @@ public final class PieceReader {
                 : key.equals("pattern") ? Optional.of(false) : Optional.empty();
     }
 
-    private void scale(Optional<Figure> scale, List<Figure> figures) {
+    private void scale(Optional<Figure> scale, Optional<Coating> coating, List<Figure> figures) {
         scale.ifPresent(figures::add);
         for (String side : List.of("height", "width", "depth")) {
             OptionalDouble target = fields.quantity("target." + side + "_mm", Range.LENGTH);
             if (target.isPresent() && scale.isPresent()) {
-                figures.add(Shrinkage.size(side, Length.millimetres(target.getAsDouble()), scale.get()));
+                Figure size = Shrinkage.size(side, Length.millimetres(target.getAsDouble()), scale.get());
+                figures.add(size);
+                coating.ifPresent(c -> figures.add(
+                        Shrinkage.under(size, Length.millimetres(c.thickness), "print or carving under the wax")));
             }
         }
     }
@@ -380,7 +452,8 @@ public final class PieceReader {
                         Figure.given("done", "layers so far", layers.getAsInt(), Measure.TIMES, Known.MEASURED, 0)));
     }
 
-    private void massAgainstMesh(Optional<PatternMaterial> material, double unit, List<Finding> found) {
+    private void massAgainstMesh(
+            Optional<PatternMaterial> material, double unit, Optional<Coating> coating, List<Finding> found) {
         OptionalDouble mass = fields.quantity("mass_g", Range.MASS);
         if (mass.isEmpty()
                 || material.isEmpty()
@@ -393,6 +466,11 @@ public final class PieceReader {
             return;
         }
         OptionalDouble wall = fields.quantity("printed.wall_mm", Range.LENGTH);
+        double wax = coating.map(c -> c.area * c.thickness / 10 * factors.value(c.material.density()))
+                .orElse(0.0);
+        if (wax > 0 && wax < mass.getAsDouble()) {
+            mass = OptionalDouble.of(mass.getAsDouble() - wax);
+        }
         MassAgainstMesh.check(
                         new MassAgainstMesh.Piece(
                                 Mass.grams(mass.getAsDouble()),

@@ -12,6 +12,7 @@ import kilnryu.app.tree.GatingReader;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
 import kilnryu.core.gating.Form;
+import kilnryu.core.gating.GatingPlanner;
 import kilnryu.core.gating.Joint;
 import kilnryu.core.gating.Layout;
 import kilnryu.core.gating.Member;
@@ -85,7 +86,13 @@ final class Layouts {
                 wanted.volume(),
                 Optional.empty(),
                 "");
-        return written(typed, layout.get().propose(new Layout.Wish(counted, rings, spacing, tilt)), key);
+        return written(typed, layout.get().propose(new Layout.Wish(counted, rings, spacing, tilt, unfed(plan))), key);
+    }
+
+    private static double unfed(Plan plan) {
+        return GatingPlanner.thickestUnfed(
+                        plan.tree().orElseThrow().tree().alloy(), plan.reading().factors())
+                .value();
     }
 
     private static Map<String, String> written(Map<String, String> typed, List<Member> members, String piece) {

@@ -26,6 +26,8 @@ import kilnryu.core.flask.Fit;
 import kilnryu.core.flask.FlaskPlan;
 import kilnryu.core.flask.MoldChecks;
 import kilnryu.core.flask.SchoolChecks;
+import kilnryu.core.gating.InMold;
+import kilnryu.core.kiln.Setting;
 import kilnryu.core.material.HeatChecks;
 import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.quantity.Length;
@@ -90,6 +92,9 @@ public record Plan(
     }
 
     private static final class Builder {
+        /** Wall of a shell until one is planned, mm (handbook 6). */
+        private static final double USUAL_SHELL_MM = 7;
+
         private final Map<Stage, Fields> fields;
         private final Reading reading;
 
@@ -114,12 +119,13 @@ public record Plan(
             Optional<WeighedTree> weighed = onScale.isPresent()
                     ? tree.map(t -> WeighedTree.of(t, Mass.grams(onScale.getAsDouble()), reading.factors))
                     : Optional.empty();
-            Optional<GatingReader.Built> gating = tree.flatMap(t -> GatingReader.read(
-                    treeFields, t, heat(choices, t, pour), new GatingReader.Rules(reading.factors, reading.schools)));
+            GatingReader.Rules rules = new GatingReader.Rules(reading.factors, reading.schools);
+            Optional<GatingReader.Built> first = tree.flatMap(t -> GatingReader.read(
+                    treeFields, t, heat(choices, t, pour, extras, InMold.shell(USUAL_SHELL_MM)), rules));
             Optional<FlaskPlan> flask = extras.kind() != MoldReader.Kind.FLASK
                     ? Optional.empty()
                     : tree.flatMap(t -> MoldReader.read(moldFields, t.treeVolume(), reading.factors));
-            Optional<Outline> drawn = tree.map(t -> outline(t, gating))
+            Optional<Outline> drawn = tree.map(t -> outline(t, first))
                     .map(o -> o.stretched(
                             extras.treeWidth().orElse(0), extras.treeHeight().orElse(0)))
                     .map(o -> leaning(o, extras));
@@ -127,8 +133,16 @@ public record Plan(
                     ? tree.flatMap(t -> block(moldFields, t, drawn.orElseThrow(), weighed))
                     : Optional.empty();
             Optional<ShellReader.Built> shell = extras.shell()
-                    ? tree.flatMap(t -> shell(moldFields, t, drawn.orElseThrow(), weighed, gating))
+                    ? tree.flatMap(t -> shell(moldFields, t, drawn.orElseThrow(), weighed, first))
                     : Optional.empty();
+            Optional<InMold> in = flask.map(Builder::in)
+                    .or(() -> block.map(Builder::in))
+                    .or(() -> shell.map(s -> InMold.shell(s.plan().thickness().value())));
+            // judged by the mold it will freeze in, which is known only now
+            Optional<GatingReader.Built> gating = first.isEmpty() || in.isEmpty()
+                    ? first
+                    : tree.flatMap(
+                            t -> GatingReader.read(treeFields, t, heat(choices, t, pour, extras, in.get()), rules));
             Optional<Clearances> clearances = flask.map(f -> clearances(f, drawn.orElseThrow(), extras));
             Optional<Firing> firing = flask.map(
                             f -> FiringReader.firing(choices, tree.orElseThrow(), f, reading.factors))
@@ -225,8 +239,39 @@ public record Plan(
                     extras.shell() ? choices.shellPours(tree) : choices.pours(tree));
         }
 
-        private static GatingReader.Heat heat(FiringReader.Choices choices, TreePlan tree, Optional<Figure> pour) {
-            return new GatingReader.Heat(pour, choices.pours(tree));
+        private static GatingReader.Heat heat(
+                FiringReader.Choices choices,
+                TreePlan tree,
+                Optional<Figure> pour,
+                MoldReader.Extras extras,
+                InMold in) {
+            boolean flask = extras.kind() == MoldReader.Kind.FLASK;
+            return new GatingReader.Heat(
+                    pour,
+                    extras.shell() ? choices.shellPours(tree) : choices.pours(tree),
+                    extras.shell() || in.shell().isEmpty() ? in : InMold.FLASK,
+                    flask);
+        }
+
+        /** Dry, of its own powder and water. */
+        private static InMold in(FlaskPlan flask) {
+            return InMold.investment(
+                    "flask",
+                    Setting.gypsum(
+                                    flask.waterPer100().value(),
+                                    flask.powderDensity().value(),
+                                    flask.flask().system().hemihydratePercent())
+                            .density());
+        }
+
+        private static InMold in(BlockPlan block) {
+            double ratio =
+                    block.backup().water().value() / block.backup().powder().value() * 100;
+            InvestmentSystem system = InvestmentSystem.PLASTER_SILICA;
+            double density = system.density().orElseThrow().value();
+            return InMold.investment(
+                    "block",
+                    Setting.gypsum(ratio, density, system.hemihydratePercent()).density());
         }
 
         /** As it stands in the flask. */

@@ -11,6 +11,7 @@ import java.util.OptionalLong;
 import kilnryu.app.account.Account;
 import kilnryu.app.blend.BlendStore;
 import kilnryu.app.factor.FactorStore;
+import kilnryu.app.piece.PieceParts;
 import kilnryu.app.school.SchoolStore;
 import kilnryu.app.school.Schools;
 import kilnryu.app.sheet.SheetStore;
@@ -36,6 +37,7 @@ public class Plans {
     private final SchoolStore schools;
     private final BlendStore blends;
     private final RecipeStore recipes;
+    private final PieceParts pieces;
 
     Plans(
             TreeStore trees,
@@ -43,7 +45,9 @@ public class Plans {
             FactorStore factors,
             SchoolStore schools,
             BlendStore blends,
-            RecipeStore recipes) {
+            RecipeStore recipes,
+            PieceParts pieces) {
+        this.pieces = pieces;
         this.recipes = recipes;
         this.trees = trees;
         this.sheets = sheets;
@@ -84,7 +88,28 @@ public class Plans {
     }
 
     Plan read(Account account, Map<Stage, Map<String, String>> typed, Factors own) {
-        return Plan.read(typed, reading(account, own));
+        return Plan.read(meshed(account, typed), reading(account, own));
+    }
+
+    /** The face of a piece by its mesh, where a part comes from one and does not say it yet. */
+    private Map<Stage, Map<String, String>> meshed(Account account, Map<Stage, Map<String, String>> typed) {
+        Map<String, String> tree = typed.getOrDefault(Stage.TREE, Map.of());
+        Map<String, String> more = new HashMap<>();
+        tree.forEach((path, text) -> {
+            String area = path.replaceFirst("\\]\\.piece$", "].area_cm2");
+            boolean linked = path.endsWith("].piece") && text.matches("\\d{1,18}");
+            if (linked && tree.getOrDefault(area, "").isBlank()) {
+                pieces.area(account, Long.parseLong(text)).ifPresent(a -> more.put(area, Show.exact(a) + " cm²"));
+            }
+        });
+        if (more.isEmpty()) {
+            return typed;
+        }
+        Map<Stage, Map<String, String>> all = new EnumMap<>(typed);
+        Map<String, String> parts = new java.util.LinkedHashMap<>(tree);
+        parts.putAll(more);
+        all.put(Stage.TREE, parts);
+        return all;
     }
 
     private Plan.Reading reading(Account account, Factors own) {
@@ -165,7 +190,8 @@ public class Plans {
     private Saved saved(Account account, TreeStore.Row row, Factors studio, Plan.Reading usual) {
         Map<Stage, Sheet> stages = sheets(row.id());
         Factors own = carriedOver(studio, row.id());
-        Plan plan = own == studio ? Plan.read(texts(stages), usual) : read(account, texts(stages), own);
+        Plan plan =
+                own == studio ? Plan.read(meshed(account, texts(stages)), usual) : read(account, texts(stages), own);
         return new Saved(row, stages, plan, own);
     }
 

@@ -25,6 +25,8 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
     private static final Set<String> BUILDING = Set.of(
             "gating_school",
             "pour_rate_kg_s",
+            "vacuum_kPa",
+            "area_cm2",
             "stick_mm",
             "change_note",
             "use",
@@ -108,6 +110,7 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
         typed.forEach((path, text) -> {
             boolean own = path.equals("gating_school")
                     || path.equals("pour_rate_kg_s")
+                    || path.equals("vacuum_kPa")
                     || path.equals("stick_mm")
                     || path.equals("change_note");
             boolean coat = path.contains("].coat.") || path.endsWith("].role") || path.endsWith("].piece");

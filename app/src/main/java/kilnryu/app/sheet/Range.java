@@ -18,6 +18,7 @@ public record Range(Measure unit, double least, double most) {
     public static final Range ANGLE = new Range(Measure.DEGREE, -360, 360);
     public static final Range TILT = new Range(Measure.DEGREE, -90, 90);
     public static final Range POUR_RATE = new Range(Measure.KG_PER_SECOND, 0.001, 100);
+    public static final Range GAUGE = new Range(Measure.KILOPASCAL, 1, 105);
     public static final Range VOLUME = new Range(Measure.CUBIC_CENTIMETRE, 0.0001, 1_000_000);
     public static final Range VOLUME_OR_NONE = new Range(Measure.CUBIC_CENTIMETRE, 0, 1_000_000);
     public static final Range AREA = new Range(Measure.SQUARE_CENTIMETRE, 0.001, 1_000_000);

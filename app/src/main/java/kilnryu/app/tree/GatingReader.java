@@ -19,6 +19,7 @@ import kilnryu.core.gating.GatingPlanner;
 import kilnryu.core.gating.GatingQuestion;
 import kilnryu.core.gating.GatingSchool;
 import kilnryu.core.gating.ImpossibleAssembly;
+import kilnryu.core.gating.InMold;
 import kilnryu.core.gating.Joint;
 import kilnryu.core.gating.Member;
 import kilnryu.core.gating.Use;
@@ -49,8 +50,11 @@ public final class GatingReader {
         this.tree = tree;
     }
 
-    /** Temperatures that the later stages ask for: of the metal and of the mold at the pour. */
-    public record Heat(Optional<Figure> metal, Optional<Figure> mold) {}
+    /**
+     * What the later stages say: temperatures of the metal and of the mold at the pour, what it is cast in, and whether that
+     * stands under vacuum.
+     */
+    public record Heat(Optional<Figure> metal, Optional<Figure> mold, InMold in, boolean vacuum) {}
 
     /** A tree that is built, and what is said of parts that have no place in it. */
     public record Built(GatingPlan plan, Findings unplaced) {
@@ -77,8 +81,9 @@ public final class GatingReader {
     private Optional<Built> built(Heat heat, Rules rules) {
         List<String> keys = fields.keys("parts");
         GatingSchool school = fields.choice("gating_school", key -> GatingSchool.named(rules.schools.based(key)))
-                .orElse(GatingSchool.FREE_TREE);
+                .orElse(GatingSchool.usual(heat.vacuum));
         OptionalDouble rate = fields.quantity("pour_rate_kg_s", Range.POUR_RATE);
+        OptionalDouble gauge = fields.quantity("vacuum_kPa", Range.GAUGE);
         fields.quantity("stick_mm", Range.STICK);
         fields.text("change_note", LONGEST_NOTE);
         Map<String, Member> members = new LinkedHashMap<>();
@@ -108,7 +113,9 @@ public final class GatingReader {
                     heat.mold,
                     rate.isPresent() ? Optional.of(rate(rate.getAsDouble())) : Optional.empty(),
                     school,
-                    rules.factors));
+                    rules.factors,
+                    heat.in,
+                    gauge.isPresent() ? Optional.of(gauge(gauge.getAsDouble())) : Optional.empty()));
             return Optional.of(new Built(plan, new Findings(unplaced)));
         } catch (ImpossibleAssembly e) {
             fields.error("parts[" + e.member() + "]." + e.field(), e.getMessage());
@@ -136,9 +143,9 @@ public final class GatingReader {
                 unplaced.add(Finding.note(
                         "unplaced." + m.key(),
                         "member." + m.key(),
-                        m.name() + " has no place in the drawing yet.",
+                        m.name() + " is not placed in the drawing yet.",
                         "It counts for the metal, but nothing of its filling and feeding is checked.",
-                        "Say what it joins, or take it off."));
+                        "Say what it joins, or remove it."));
             }
         }
         return placed;
@@ -154,6 +161,10 @@ public final class GatingReader {
 
     private static Figure rate(double kgPerSecond) {
         return Figure.given("rate", "pour rate", kgPerSecond, Measure.KG_PER_SECOND, Known.CHOSEN, 0);
+    }
+
+    private static Figure gauge(double kPa) {
+        return Figure.given("vacuum", "vacuum at the table", kPa, Measure.KILOPASCAL, Known.CHOSEN, 0);
     }
 
     private Member member(String key, int index, List<String> keys) {
@@ -222,13 +233,18 @@ public final class GatingReader {
     private Form.Body body(String at, int index, Part part) {
         double cm3 = tree.partVolumes().get(index).value() / part.count();
         double ball = Math.cbrt(6 * cm3 * 1000 / Math.PI);
+        double length = fields.quantity(at + "box.length_mm", Range.LENGTH).orElse(ball);
+        double width = fields.quantity(at + "box.width_mm", Range.LENGTH).orElse(ball);
+        double thickness =
+                fields.quantity(at + "box.thickness_mm", Range.LENGTH).orElse(ball);
         return new Form.Body(
-                fields.quantity(at + "box.length_mm", Range.LENGTH).orElse(ball),
-                fields.quantity(at + "box.width_mm", Range.LENGTH).orElse(ball),
-                fields.quantity(at + "box.thickness_mm", Range.LENGTH).orElse(ball),
-                walls(at),
+                length,
+                width,
+                thickness,
+                walls(at, length, width, thickness),
                 core(at),
-                traps(at));
+                traps(at),
+                fields.quantity(at + "area_cm2", Range.AREA));
     }
 
     private Form.Traps traps(String at) {
@@ -237,11 +253,10 @@ public final class GatingReader {
                 fields.whole(at + "traps.low", 0, 100).orElse(0));
     }
 
-    private Optional<Form.Walls> walls(String at) {
+    private Optional<Form.Walls> walls(String at, double length, double width, double thickness) {
         OptionalDouble thin = fields.quantity(at + "wall.thin_mm", Range.LENGTH);
         OptionalDouble thick = fields.quantity(at + "wall.thick_mm", Range.LENGTH);
-        Form.Likeness like =
-                fields.choice(at + "wall.like", Form.Likeness::named).orElse(Form.Likeness.PLATE);
+        Optional<Form.Likeness> chosen = fields.choice(at + "wall.like", Form.Likeness::named);
         List<Double> order = order(at + "wall.order");
         if (thin.isEmpty() && thick.isEmpty()) {
             return Optional.empty();
@@ -252,6 +267,7 @@ public final class GatingReader {
             fields.error(at + "wall.thick_mm", "The thickest wall is thinner than the thinnest.");
             return Optional.empty();
         }
+        Form.Likeness like = chosen.orElseGet(() -> Form.Likeness.of(most, length, width, thickness));
         return Optional.of(new Form.Walls(least, most, like, order));
     }
 

@@ -134,7 +134,14 @@ public final class TreeReader {
                 && (!counted || count.isPresent())
                 && (!coated || coat.isPresent());
         return usable
-                ? Optional.of(new Part(name, role, material.get(), count.orElse(1), amount.get(), coat))
+                ? Optional.of(new Part(
+                        name,
+                        role,
+                        material.get(),
+                        count.orElse(1),
+                        amount.get(),
+                        coat,
+                        fields.quantity(at + "area_cm2", Range.AREA)))
                 : Optional.empty();
     }
 
@@ -240,7 +247,7 @@ public final class TreeReader {
     private Optional<Coat> coat(String at) {
         Optional<PatternMaterial> material = fields.choice(at + "material", PatternMaterial::named);
         if (material.isEmpty()) {
-            fields.missing(at + "material", "Choose what the skin is of.");
+            fields.missing(at + "material", "Choose what the coating is of.");
         }
         Optional<Double> thickness = required(at + "thickness_mm", Range.LENGTH);
         Optional<Double> area = required(at + "area_cm2", Range.AREA);

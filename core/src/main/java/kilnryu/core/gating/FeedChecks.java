@@ -13,6 +13,9 @@ import kilnryu.core.sum.Formula;
 
 /** Whether what freezes last can feed what freezes before it. */
 final class FeedChecks {
+    /** Off by no more than this is as asked. */
+    static final double SILENT = 0.05;
+
     private static final Formula ASKED = Formula.of("M_fed * (1 + rise / 100)");
     private static final Formula FEEDER_ASKED = Formula.of("M_fed * feeder_rise");
     private static final Formula VOLUME_ASKED = Formula.of("V_fed * shrinkage / efficiency");
@@ -43,7 +46,7 @@ final class FeedChecks {
         Figure is = sight.modulus(feeder);
         Figure asked = Figure.computed("asked", "modulus asked of " + feeder.name(), Measure.MILLIMETRE)
                 .by(FEEDER_ASKED, sight.modulus(piece).as("M_fed"), sight.of(GatingRules.FEEDER));
-        if (is.value() < asked.value()) {
+        if (is.value() < asked.value() * (1 - SILENT)) {
             found.add(Finding.warn(
                             "feeder-modulus." + feeder.key(),
                             place(feeder),
@@ -61,7 +64,7 @@ final class FeedChecks {
                         sight.of(GatingRules.shrinkage(sight.question().alloy()))
                                 .as("shrinkage"),
                         sight.of(GatingRules.EFFICIENCY));
-        if (feeder.volume().value() < volume.value()) {
+        if (feeder.volume().value() < volume.value() * (1 - SILENT)) {
             found.add(Finding.warn(
                             "feeder-volume." + feeder.key(),
                             place(feeder),
@@ -86,7 +89,7 @@ final class FeedChecks {
             Figure asked = Figure.computed("asked", "modulus asked of " + feeds.name(), Measure.MILLIMETRE)
                     .by(ASKED, sight.modulus(fed).as("M_fed"), sight.of(GatingRules.RISE));
             Figure is = sight.modulus(feeds);
-            if (is.value() < asked.value()) {
+            if (is.value() < asked.value() * (1 - SILENT)) {
                 tooThin(piece, fed, feeds, asked);
             }
         }
@@ -108,7 +111,7 @@ final class FeedChecks {
                         feeds.name(), fed.name(), is, asked.value());
         double wall = fed == piece ? thickest(piece) : 0;
         Figure unfed = sight.of(GatingRules.unfed(sight.question().alloy()));
-        if (fed == piece && wall > unfed.value()) {
+        if (fed == piece && wall > unfed.value() * (1 + SILENT)) {
             found.add(Finding.warn(
                             "unfed-wall." + piece.key(),
                             place(piece),
@@ -119,8 +122,8 @@ final class FeedChecks {
                             "Thicken its gate, set a feeder on the thick place, or hollow it.")
                     .from(unfed));
         }
-        String remedy = words("Make %s about %.1f mm thick or more.", feeds.name(), 4 * asked.value());
-        boolean thin = fed == piece && wall <= unfed.value();
+        String remedy = remedy(fed, feeds, 4 * asked.value());
+        boolean thin = fed == piece && wall <= unfed.value() * (1 + SILENT);
         String reason = thin
                 ? "Walls this thin mostly feed themselves; a sunken spot opposite the gate is the sign."
                 : "What freezes first cannot pass metal on; the piece behind it sinks.";
@@ -128,6 +131,16 @@ final class FeedChecks {
                         ? Finding.note(id, place(feeds), message, reason, remedy)
                         : Finding.warn(id, place(feeds), message, reason, remedy))
                 .from(asked));
+    }
+
+    /** How thick it has to be, but never thicker than the part it sits on bears. */
+    private static String remedy(Member fed, Member feeds, double wanted) {
+        if (feeds.use() == Use.GATE && fed.form() instanceof Form.Body b && wanted > b.across()) {
+            return words(
+                    "A gate bears no more than the part, %.1f mm: a flat one, wider, and a feeder on the thick place where that does not feed it.",
+                    b.across());
+        }
+        return words("Make %s about %.1f mm thick or more.", feeds.name(), wanted);
     }
 
     private double thickest(Member piece) {

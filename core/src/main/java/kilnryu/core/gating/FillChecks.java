@@ -12,6 +12,7 @@ import kilnryu.core.sum.Formula;
 
 /** Whether the metal gets everywhere before it freezes. */
 final class FillChecks {
+    private static final double MUCH = 1.5;
     private static final Formula MARGIN = Formula.of("freeze / fill");
     private static final Formula POURED = Formula.of("rate * 1000 / (0.9 * alloy_density)");
     private static final Formula OVERFLOW = Formula.of("(poured - flow) * fill");
@@ -25,6 +26,48 @@ final class FillChecks {
         necks(sight, found);
         head.ifPresent(h -> head(sight, h, found));
         cup(sight, found);
+        sight.assembly().of(Use.PIECE).forEach(p -> Capillary.check(sight, p, found));
+        sight.assembly().of(Use.GATE).forEach(g -> thickerThanItsPart(sight, g, found));
+        sight.question().pourRate().ifPresent(r -> poursNobody(sight, r, found));
+    }
+
+    /** A gate that is thicker than the part it sits on cannot be told from it. */
+    private static void thickerThanItsPart(GatingPlanner.Sight sight, Member gate, List<Finding> found) {
+        double thick = Placing.thickest(gate.form());
+        if (gate.form() instanceof Form.Bar b) {
+            thick = Math.min(b.width(), b.thickness());
+        } else if (gate.form() instanceof Form.Round r) {
+            thick = r.tip();
+        }
+        for (Member piece : sight.assembly().childrenOf(gate, Use.PIECE)) {
+            if (piece.form() instanceof Form.Body b && thick > b.across() * (1 + FeedChecks.SILENT)) {
+                found.add(Finding.warn(
+                                "gate-thick." + gate.key(),
+                                place(gate),
+                                words(
+                                        "%s is %.1f mm thick where %s is %.1f mm.",
+                                        gate.name(), thick, piece.name(), b.across()),
+                                "It covers what it joins, tears the face when it is cut off, and heats the piece there.",
+                                "A flat gate no thicker than the part, wider instead; or two gates.")
+                        .from(Modulus.mm("thick", "gate", thick)));
+            }
+        }
+    }
+
+    private static void poursNobody(GatingPlanner.Sight sight, Figure rate, List<Finding> found) {
+        boolean light = sight.question().alloy().family() == kilnryu.core.material.Alloy.Family.ALUMINIUM;
+        double most = sight.value(GatingRules.BY_LADLE) / (light ? 3 : 1);
+        if (rate.value() > most * MUCH) {
+            found.add(Finding.warn(
+                            "pour-rate",
+                            place(sight.assembly().root()),
+                            words(
+                                    "Nobody pours %.1f kg a second; two people with a ladle come to %.1f.",
+                                    rate.value(), most),
+                            "The time to fill is foreseen too short, and thin walls seem to fill that do not.",
+                            "Type what you pour, or leave it open.")
+                    .from(rate));
+        }
     }
 
     private static void thinWall(GatingPlanner.Sight sight, Member piece, List<Finding> found) {
@@ -32,19 +75,20 @@ final class FillChecks {
             return;
         }
         double wall = b.walls().get().thinnest();
-        margin(sight, Modulus.thinnest(piece, b.walls().get())).ifPresent(margin -> {
-            String message = words(
-                    "The thinnest wall of %s, %.1f mm, is frozen %.1f times the filling time after the pour.",
-                    piece.name(), wall, margin.value());
-            String remedy = words(
-                    "At this mold and metal %.1f mm would fill. Hotter mold, hotter metal, larger sprue, or a thicker wall.",
-                    sight.filling().leastWall().orElseThrow().value());
-            judge("misrun.", piece, margin, message, remedy, found);
-        });
+        margin(sight, Modulus.thinnest(piece, b.walls().get()), Form.Likeness.PLATE)
+                .ifPresent(margin -> {
+                    String message = words(
+                            "The thinnest wall of %s, %.1f mm, is frozen %.1f times the filling time after the pour.",
+                            piece.name(), wall, margin.value());
+                    String remedy = words(
+                            "At this mold and metal %.1f mm would fill. Hotter mold, hotter metal, larger sprue, or a thicker wall.",
+                            sight.filling().leastWall().orElseThrow().value());
+                    judge("misrun.", piece, margin, message, remedy, found);
+                });
     }
 
     private static void gate(GatingPlanner.Sight sight, Member gate, List<Finding> found) {
-        margin(sight, sight.modulus(gate))
+        margin(sight, sight.modulus(gate), Form.Likeness.BAR)
                 .ifPresent(margin -> judge(
                         "gate-freezes.",
                         gate,
@@ -54,10 +98,10 @@ final class FillChecks {
                         found));
     }
 
-    private static Optional<Figure> margin(GatingPlanner.Sight sight, Figure modulus) {
+    private static Optional<Figure> margin(GatingPlanner.Sight sight, Figure modulus, Form.Likeness like) {
         Filling filling = sight.filling();
         return filling.fill()
-                .flatMap(fill -> filling.freezes(modulus)
+                .flatMap(fill -> filling.freezes(modulus, like)
                         .map(freeze -> Figure.computed("margin", "fill margin", Measure.TIMES)
                                 .by(MARGIN, freeze, fill)));
     }
@@ -79,7 +123,7 @@ final class FillChecks {
         double least = sight.question().factors().value(school.least());
         double most = sight.question().factors().value(school.most());
         Member at = sight.assembly().of(Use.SPRUE).get(0);
-        if (ratio.value() > most) {
+        if (ratio.value() > most * (1 + FeedChecks.SILENT)) {
             found.add(Finding.warn(
                             "gate-ratio",
                             place(at),
@@ -87,7 +131,7 @@ final class FillChecks {
                             "The sprue cannot keep them full: the stream breaks up and draws air.",
                             "A thicker sprue, fewer or thinner gates, or another school.")
                     .from(ratio));
-        } else if (ratio.value() < least) {
+        } else if (ratio.value() < least * (1 - FeedChecks.SILENT)) {
             found.add(Finding.warn(
                             "gate-ratio",
                             place(at),

@@ -20,6 +20,7 @@ import kilnryu.core.sum.Mark;
  * @param fill time to fill all below the cup, s
  * @param freezing coefficient B of freezing time, s/m2; empty when the alloy is not tabled
  * @param leastWall thinnest wall that fills with a margin of 2, mm; empty likewise
+ * @param inShell the question where it freezes in a shell, which is followed through its wall; empty for investment
  */
 record Filling(
         Optional<Figure> choke,
@@ -27,9 +28,17 @@ record Filling(
         Optional<Figure> flow,
         Optional<Figure> fill,
         Optional<Figure> freezing,
-        Optional<Figure> leastWall) {
+        Optional<Figure> leastWall,
+        Optional<GatingQuestion> inShell) {
     private static final Formula FLOW = Formula.of("discharge * choke * sqrt(2 * 9.81 * head / 1000)");
     private static final Formula SLOWER = Formula.of("min(flow, rate * 1000 / (0.9 * alloy_density))");
+    private static final Formula POURED = Formula.of("rate * 1000 / (0.9 * alloy_density)");
+    private static final Formula THIRD = Formula.of("usual / 3");
+    /** Metal of a small crucible, poured with one hand; our own limit. */
+    private static final double SMALL_CRUCIBLE_KG = 5;
+
+    private static final double BY_TONGS_KG = 15;
+    private static final double NEARLY_LIQUID = 20;
     private static final Formula FILL = Formula.of("V / flow");
     private static final Formula HEAT_CAPACITY = Formula.of("900 + 0.25 * mold");
     private static final Formula CONDUCTIVITY = Formula.of("0.45 + 0.1 * (mold - 100) / 600");
@@ -43,17 +52,82 @@ record Filling(
         Optional<Figure> choke = channels(q.assembly()).stream().min(Comparator.comparingDouble(Figure::value));
         Optional<Figure> through = choke.map(c -> flow(q, placing, c));
         Optional<Figure> sprue = area(q.assembly(), Use.SPRUE).map(c -> flow(q, placing, c));
-        Optional<Figure> flow = through.map(f -> slower(q, f));
+        Optional<Figure> flow = Optional.of(through.map(f -> slower(q, f)).orElseGet(() -> poured(q)));
         Optional<Figure> fill = flow.map(f -> Figure.computed("fill", "time to fill", Measure.SECONDS)
                 .mark(Mark.M, "handbook 10: volume below the cup over the flow")
                 .by(FILL, below(q.assembly()), f));
-        Optional<Figure> freezing = freezing(q);
+        boolean judged = q.metal().isPresent()
+                && q.mold().isPresent()
+                && q.alloy().isTabled()
+                && q.mold().get().value() < q.alloy().melting().liquidus() - NEARLY_LIQUID;
+        if (judged && q.in().shell().isPresent()) {
+            Optional<Figure> least = fill.map(f -> leastInShell(q, f));
+            return new Filling(choke, sprue, flow, fill, Optional.empty(), least, Optional.of(q));
+        }
+        Optional<Figure> freezing = judged ? Optional.of(freezing(q)) : Optional.empty();
         Optional<Figure> least = fill.isPresent() && freezing.isPresent()
                 ? Optional.of(Figure.computed("least_wall", "thinnest wall that fills", Measure.MILLIMETRE)
                         .mark(Mark.M, "handbook 10: freezes in twice the time to fill")
                         .by(LEAST_WALL, fill.get(), freezing.get()))
                 : Optional.empty();
-        return new Filling(choke, sprue, flow, fill, freezing, least);
+        return new Filling(choke, sprue, flow, fill, freezing, least, Optional.empty());
+    }
+
+    /** By halving: the plate that is solid in twice the time to fill. */
+    private static Figure leastInShell(GatingQuestion q, Figure fill) {
+        double low = 0.05;
+        double high = 60;
+        for (int i = 0; i < 12; i++) {
+            double middle = Math.sqrt(low * high);
+            if (inShell(q, middle / 2, Form.Likeness.PLATE) < 2 * fill.value()) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return Figure.simulated(
+                "least_wall",
+                "thinnest wall that fills",
+                Math.sqrt(low * high),
+                Measure.MILLIMETRE,
+                "handbook 10 and 23: the plate that is solid in twice the time to fill, followed through the shell's wall");
+    }
+
+    private static double inShell(GatingQuestion q, double modulus, Form.Likeness like) {
+        return q.in().solid(
+                        q.alloy(),
+                        q.metal().orElseThrow().value(),
+                        q.mold().orElseThrow().value(),
+                        modulus,
+                        like);
+    }
+
+    /** What is poured in a second: as typed, or usual for so much metal. */
+    static Figure rate(GatingQuestion q) {
+        if (q.pourRate().isPresent()) {
+            return q.pourRate().get();
+        }
+        double kilograms = q.assembly().fromRoot().stream()
+                        .mapToDouble(m -> m.volume().value())
+                        .sum()
+                * q.factors().value(q.alloy().density())
+                / 1000;
+        Figure usual = q.factors()
+                .of(
+                        kilograms <= SMALL_CRUCIBLE_KG
+                                ? GatingRules.BY_HAND
+                                : kilograms <= BY_TONGS_KG ? GatingRules.BY_TONGS : GatingRules.BY_LADLE);
+        return q.alloy().family() == Alloy.Family.ALUMINIUM
+                ? Figure.computed("rate", "aluminium poured", Measure.KG_PER_SECOND)
+                        .mark(Mark.T, "handbook 10: a third of what is poured of bronze")
+                        .by(THIRD, usual)
+                : usual;
+    }
+
+    private static Figure poured(GatingQuestion q) {
+        return Figure.computed("flow", "metal poured", Measure.CM3_PER_SECOND)
+                .mark(Mark.T, "handbook 10: what is poured")
+                .by(POURED, rate(q).as("rate"), q.factors().of(q.alloy().density()));
     }
 
     /** Total narrowest area of each kind of channel there is, mm2. */
@@ -105,15 +179,9 @@ record Filling(
     }
 
     private static Figure slower(GatingQuestion q, Figure flow) {
-        return q.pourRate()
-                .map(rate -> Figure.computed("flow", "metal that comes in", Measure.CM3_PER_SECOND)
-                        .mark(Mark.M, "handbook 10: the choke or the pour, the smaller")
-                        .by(
-                                SLOWER,
-                                flow,
-                                rate.as("rate"),
-                                q.factors().of(q.alloy().density())))
-                .orElse(flow);
+        return Figure.computed("flow", "metal that comes in", Measure.CM3_PER_SECOND)
+                .mark(Mark.M, "handbook 10: the choke or the pour, the smaller")
+                .by(SLOWER, flow, rate(q).as("rate"), q.factors().of(q.alloy().density()));
     }
 
     private static Figure below(Assembly assembly) {
@@ -124,22 +192,16 @@ record Filling(
                         .toList());
     }
 
-    private static Optional<Figure> freezing(GatingQuestion q) {
-        if (q.metal().isEmpty() || q.mold().isEmpty() || !q.alloy().isTabled()) {
-            return Optional.empty();
-        }
+    private static Figure freezing(GatingQuestion q) {
         Alloy alloy = q.alloy();
-        Figure mold = q.mold().get().as("mold");
-        if (mold.value() >= alloy.melting().liquidus() - 20) {
-            return Optional.empty();
-        }
+        Figure mold = q.mold().orElseThrow().as("mold");
         Figure c = Figure.computed("c", "heat capacity of the mold", Measure.JOULE_PER_KG_K)
                 .mark(Mark.M, "handbook 8")
                 .by(HEAT_CAPACITY, mold);
         Figure k = Figure.computed("k", "conductivity of the mold", Measure.WATT_PER_M_K)
                 .mark(Mark.M, "handbook 8")
                 .by(CONDUCTIVITY, mold);
-        return Optional.of(Figure.computed("B", "freezing coefficient", Measure.SECOND_PER_M2)
+        return Figure.computed("B", "freezing coefficient in the " + q.in().name(), Measure.SECOND_PER_M2)
                 .mark(Mark.M, "handbook 10, freezing time = B × modulus²")
                 .by(
                         FREEZING,
@@ -154,8 +216,8 @@ record Filling(
                         tabled("liquidus", "liquidus", alloy.melting().liquidus(), Measure.DEGREE_CELSIUS),
                         mold,
                         k,
-                        q.factors().of(GatingRules.MOLD_DENSITY),
-                        c));
+                        q.in().density(q.factors()),
+                        c);
     }
 
     private static Figure tabled(String symbol, String name, double value, Measure unit) {
@@ -163,9 +225,17 @@ record Filling(
     }
 
     /** Time until a section has frozen, s. */
-    Optional<Figure> freezes(Figure modulus) {
-        return freezing.map(b -> Figure.computed(
-                        "freeze", "freezing of " + modulus.name().replace("modulus of ", ""), Measure.SECONDS)
+    Optional<Figure> freezes(Figure modulus, Form.Likeness like) {
+        String name = "freezing of " + modulus.name().replace("modulus of ", "");
+        if (inShell.isPresent()) {
+            return Optional.of(Figure.simulated(
+                    "freeze",
+                    name,
+                    inShell(inShell.get(), modulus.value(), like),
+                    Measure.SECONDS,
+                    "handbook 10 and 23: until it is solid, followed through the wall of the shell into the air"));
+        }
+        return freezing.map(b -> Figure.computed("freeze", name, Measure.SECONDS)
                 .mark(Mark.M, "handbook 10")
                 .by(TIME, b, modulus.as("M")));
     }

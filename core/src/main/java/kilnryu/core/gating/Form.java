@@ -2,12 +2,32 @@ package kilnryu.core.gating;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /** The shape of a member, all measures in mm. */
 public sealed interface Form {
 
     /** From the end at which it joins to its other end. */
     double length();
+
+    /** Face, mm2, without its ends: a body's own or that of the ellipsoid of its measures (K. Thomsen, good to 1.1 %). */
+    default double surface() {
+        if (this instanceof Round r) {
+            return Math.PI * (r.root + r.tip) / 2 * r.length;
+        }
+        if (this instanceof Bar b) {
+            return 2 * (b.width + b.thickness) * b.length;
+        }
+        Body b = (Body) this;
+        if (b.area.isPresent()) {
+            return b.area.getAsDouble() * 100;
+        }
+        double p = 1.6075;
+        double x = Math.pow(b.length / 2, p);
+        double y = Math.pow(b.width / 2, p);
+        double z = Math.pow(b.thickness / 2, p);
+        return 4 * Math.PI * Math.pow((x * y + x * z + y * z) / 3, 1 / p);
+    }
 
     /** A rod, straight or tapered; diameters where it joins and at its other end. */
     record Round(double root, double tip, double length) implements Form {}
@@ -21,12 +41,36 @@ public sealed interface Form {
      * @param walls empty when nothing is known of them
      * @param core empty for a piece without one
      * @param traps further high and low points, as a mesh or the caster's eye finds them
+     * @param area of its face, cm2, as its mesh has it; empty where only its measures are known
      */
-    record Body(double length, double width, double thickness, Optional<Walls> walls, Optional<Core> core, Traps traps)
+    record Body(
+            double length,
+            double width,
+            double thickness,
+            Optional<Walls> walls,
+            Optional<Core> core,
+            Traps traps,
+            OptionalDouble area)
             implements Form {
+        /** One whose face nobody measured. */
+        public Body(
+                double length,
+                double width,
+                double thickness,
+                Optional<Walls> walls,
+                Optional<Core> core,
+                Traps traps) {
+            this(length, width, thickness, walls, core, traps, OptionalDouble.empty());
+        }
+
         /** A piece without further high or low points. */
         public Body(double length, double width, double thickness, Optional<Walls> walls, Optional<Core> core) {
             this(length, width, thickness, walls, core, Traps.NONE);
+        }
+
+        /** The thinner of its outer measures across, mm. */
+        double across() {
+            return Math.min(width, thickness);
         }
     }
 
@@ -68,6 +112,21 @@ public sealed interface Form {
             this.key = key;
             this.label = label;
             this.divisor = divisor;
+        }
+
+        /** An endless plate has to be so many times as wide as thick. */
+        private static final double WIDE = 5;
+
+        private static final double BAR_LONG = 3;
+
+        /** By its measures: a plate only where it is five times as wide as thick both ways, a bar three times as long. */
+        public static Likeness of(double thick, double length, double width, double thickness) {
+            double[] sides = {length, width, thickness};
+            java.util.Arrays.sort(sides);
+            if (sides[1] >= WIDE * thick) {
+                return Likeness.PLATE;
+            }
+            return sides[2] >= BAR_LONG * thick ? BAR : BALL;
         }
 
         public static Optional<Likeness> named(String key) {

@@ -69,12 +69,17 @@ public final class GatingPlanner {
             return question.factors().value(constant);
         }
 
-        /** Gates and feeders that reach a piece, the one it hangs on among them. */
-        int fedBy(Member piece) {
+        /** Gates that hold a piece, the one it hangs on among them; a feeder that stands free holds nothing. */
+        int heldBy(Member piece) {
             long ends = assembly.fromRoot().stream()
                     .filter(m -> m.endsAt().equals(piece.key()) && m.use() == Use.GATE)
                     .count();
-            return 1 + (int) ends + assembly.childrenOf(piece, Use.FEEDER).size();
+            return 1 + (int) ends;
+        }
+
+        /** Gates and feeders that reach a piece, the one it hangs on among them. */
+        int fedBy(Member piece) {
+            return heldBy(piece) + assembly.childrenOf(piece, Use.FEEDER).size();
         }
     }
 

@@ -36,6 +36,15 @@ final class GatingRules {
     static final Constant MOLD_DENSITY =
             model("mold.density", "mold_density", "dry investment", 1290, 1200, 1400, Measure.KG_PER_M3);
 
+    static final Constant BY_HAND =
+            typical("pour.hand", "usual", "poured by hand, small crucible", 0.25, 0.15, 0.4, Measure.KG_PER_SECOND);
+    static final Constant BY_TONGS =
+            typical("pour.tongs", "usual", "poured by hand, to 15 kg", 0.7, 0.4, 1, Measure.KG_PER_SECOND);
+    static final Constant BY_LADLE =
+            typical("pour.ladle", "usual", "poured by two people or ladle", 1.5, 1, 2, Measure.KG_PER_SECOND);
+    static final Constant REACH =
+            model("vacuum.reach", "reach", "vacuum is felt so far from the table", 150, 100, 200, Measure.MILLIMETRE);
+
     private static final Constant UNFED_COPPER = unfed("copper", 8, 6, 12);
     private static final Constant UNFED_ALUMINIUM = unfed("aluminium", 10, 6, 15);
     private static final Constant UNFED_PRECIOUS = unfed("precious", 4, 3, 6);
@@ -71,6 +80,10 @@ final class GatingRules {
                                 WAX_STRENGTH,
                                 SHELL,
                                 MOLD_DENSITY,
+                                BY_HAND,
+                                BY_TONGS,
+                                BY_LADLE,
+                                REACH,
                                 UNFED_COPPER,
                                 UNFED_ALUMINIUM,
                                 UNFED_PRECIOUS,

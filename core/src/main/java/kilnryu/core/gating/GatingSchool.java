@@ -21,6 +21,13 @@ public enum GatingSchool {
             0.5,
             30,
             false),
+    GRAVITY(
+            "gravity-tree",
+            "free tree, poured by gravity",
+            "Many gates on one sprue, nothing draws the gas: every high end wants a vent.",
+            0.5,
+            30,
+            true),
     CHOKED(
             "choked",
             "choked, sprue to gates 1 : 0.4-0.9",
@@ -92,6 +99,16 @@ public enum GatingSchool {
         return GatingRules.constants().stream()
                 .filter(c -> !c.key().startsWith("gating.ratio.") || c.equals(least) || c.equals(most))
                 .toList();
+    }
+
+    /** The usual school of a flask, which stands under vacuum, or of a block or shell, which does not. */
+    public static GatingSchool usual(boolean underVacuum) {
+        return underVacuum ? FREE_TREE : GRAVITY;
+    }
+
+    /** Whether something draws the gas through the mold. */
+    boolean drawsGas() {
+        return this == FREE_TREE;
     }
 
     Constant least() {

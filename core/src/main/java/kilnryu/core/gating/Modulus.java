@@ -15,7 +15,8 @@ final class Modulus {
     private static final Formula BAR = Formula.of("a * b / (2 * (a + b))");
     private static final Formula FEEDER = Formula.of("d * L / (4 * L + d)");
     private static final Formula WALL = Formula.of("wall / n");
-    private static final Formula AS_BALL = Formula.of("(6 * V * 1000 / pi)^0.333333 / 6");
+    private static final Formula WHOLE = Formula.of("V / A * 10");
+    private static final Formula THICKEST = Formula.of("min(wall / n, 1.5 * V / A * 10)");
 
     private Modulus() {}
 
@@ -38,21 +39,37 @@ final class Modulus {
         return body(member, (Form.Body) member.form(), modulus);
     }
 
+    /** V/A of the whole, or of its thickest place: the widest ball by its shape, never over 1.5 times V/A. */
     private static Figure body(Member member, Form.Body body, Figure.Computation modulus) {
+        Figure volume =
+                Figure.given("V", "volume of one", member.oneVolume(), Measure.CUBIC_CENTIMETRE, Known.ESTIMATED, 0);
+        Figure area = Figure.given(
+                "A",
+                body.area().isPresent() ? "its face, by its mesh" : "its face, by its three measures",
+                body.surface() / 100,
+                Measure.SQUARE_CENTIMETRE,
+                body.area().isPresent() ? Known.MEASURED : Known.ESTIMATED,
+                0);
         if (body.walls().isEmpty()) {
-            return modulus.mark(Mark.M, "as a ball of its volume, until its walls are said")
-                    .by(
-                            AS_BALL,
-                            Figure.given(
-                                    "V",
-                                    "volume of one",
-                                    member.oneVolume(),
-                                    Measure.CUBIC_CENTIMETRE,
-                                    Known.ESTIMATED,
-                                    0));
+            return modulus.mark(Mark.P, "handbook 10: volume over face of the whole")
+                    .by(WHOLE, volume, area);
         }
         Form.Walls walls = body.walls().get();
-        return wall(modulus, walls.thickest(), walls.like());
+        return modulus.mark(
+                        Mark.P,
+                        "handbook 10: widest ball as " + walls.like().label() + ", at most 1.5 times the whole piece's")
+                .by(
+                        THICKEST,
+                        mm("wall", "thickest wall", walls.thickest()),
+                        Figure.given(
+                                "n",
+                                "divisor of " + walls.like().label(),
+                                walls.like().divisor(),
+                                Measure.TIMES,
+                                Known.CHOSEN,
+                                0),
+                        volume,
+                        area);
     }
 
     /** Of the thinnest wall, taken as a plate; empty walls have none. */

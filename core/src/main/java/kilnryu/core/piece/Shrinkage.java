@@ -24,6 +24,7 @@ public final class Shrinkage {
             "shrink.none", "s_pattern", "the pattern is worked to its size", 0, Measure.PERCENT, "handbook 3");
     private static final Formula SCALE =
             Formula.of("1 / ((1 - s_pattern / 100) * (1 + e_mold / 100) * (1 - s_alloy / 100))");
+    private static final Formula UNDER = Formula.of("size - 2 * coating");
     private static final Formula SIZE = Formula.of("target * scale");
 
     /** The mold the piece is cast in, with how much it grows as it is heated. */
@@ -109,6 +110,21 @@ public final class Shrinkage {
                         Figure.given(
                                 "target", name + " wanted", target.millimetres(), Measure.MILLIMETRE, Known.CHOSEN, 0),
                         scale.as("scale"));
+    }
+
+    /** What is under a coating that makes a pattern as large as wanted: its measure less the coating on both sides, mm. */
+    public static Figure under(Figure pattern, Length coating, String name) {
+        return Figure.computed("under_" + pattern.symbol(), pattern.name() + ", " + name, Measure.MILLIMETRE)
+                .by(
+                        UNDER,
+                        pattern.as("size"),
+                        Figure.given(
+                                "coating",
+                                "wax coating",
+                                coating.millimetres(),
+                                Measure.MILLIMETRE,
+                                Known.MEASURED,
+                                0));
     }
 
     /** What origin a material suggests. */

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalDouble;
 import kilnryu.core.gating.Form;
 import kilnryu.core.gating.GatingPlan;
 import kilnryu.core.gating.Placing;
@@ -36,25 +35,16 @@ public final class OfTree {
 
     private OfTree() {}
 
-    /** Area of all parts, cm2; faces hidden where parts join are not taken off. */
+    /** Area of all parts, cm2: by their meshes where they have one; faces hidden where parts join are not taken off. */
     public static Figure area(TreePlan tree) {
-        return area(tree, List.of());
-    }
-
-    /**
-     * The same where the area of some parts is known.
-     *
-     * @param known of one of each part, cm2, in the order of the parts; may be shorter than they are
-     */
-    public static Figure area(TreePlan tree, List<OptionalDouble> known) {
         List<Figure> areas = new ArrayList<>();
         List<Part> parts = tree.tree().parts();
         for (int i = 0; i < parts.size(); i++) {
-            OptionalDouble one = i < known.size() ? known.get(i) : OptionalDouble.empty();
+            Part part = parts.get(i);
             areas.add(
-                    one.isPresent()
-                            ? measured(parts.get(i), one.getAsDouble())
-                            : area(parts.get(i), tree.partVolumes().get(i)));
+                    part.area().isPresent()
+                            ? measured(part, part.area().getAsDouble())
+                            : area(part, tree.partVolumes().get(i)));
         }
         return Figure.computed("area", "area of pattern and gating", Measure.SQUARE_CENTIMETRE)
                 .total(areas);

@@ -2,24 +2,29 @@ package kilnryu.core.tree;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.material.PatternMaterial.Family;
+import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
 
 /** What stands against a tree before it has a mold. */
 final class TreeChecks {
+    private static final double ALIKE = 0.05;
+
     private TreeChecks() {}
 
-    static Findings check(Tree tree, Figure charge) {
+    static Findings check(Tree tree, Figure charge, Factors factors) {
         List<Finding> found = new ArrayList<>();
         for (int i = 0; i < tree.parts().size(); i++) {
             weighedPrint(i, tree.parts().get(i), found);
         }
         materials(tree).forEach(m -> caution(m, found));
-        if (materials(tree).size() > 1) {
+        if (mixed(tree, factors)) {
             found.add(Finding.note(
                     "mixed-materials",
                     "parts",
@@ -27,8 +32,45 @@ final class TreeChecks {
                     "The simple ratio of wax to metal does not hold for it.",
                     "Use the metal by volume; it takes each part with its own density."));
         }
+        boolean weighed = tree.parts().stream().anyMatch(p -> p.amount() instanceof Amount.Weighed);
+        if (tree.tare().isPresent() && !weighed) {
+            found.add(Finding.note(
+                    "tare-later",
+                    "tare",
+                    "The tare waits: no part is weighed yet.",
+                    "It is taken off the first part that is weighed, or off the whole tree at the weigh-in.",
+                    "Weigh the tree, or leave it."));
+        }
         alloy(tree.alloy(), found, charge);
         return new Findings(found);
+    }
+
+    /** Whether the pieces are so little of the metal that most of it is melted for nothing. */
+    static Findings yield(Optional<Figure> share, Factors factors) {
+        double asked = factors.value(TreePlanner.LEAST_YIELD);
+        return new Findings(share
+                .filter(s -> s.value() < asked)
+                .map(s -> Finding.warn(
+                                "yield-low",
+                                "parts",
+                                String.format(
+                                        Locale.ROOT,
+                                        "Only %.0f %% of the metal is in the pieces; at least %.0f asked.",
+                                        s.value(),
+                                        asked),
+                                "Most of the charge is melted for sprue, cup and feeders, and cut off again.",
+                                "More pieces on the tree, a slimmer cup and sprue, a feeder elsewhere or an insulated sleeve, a chill, or a hollow piece.")
+                        .from(s))
+                .stream()
+                .toList());
+    }
+
+    /** Whether materials of clearly different density stand in it: 0.96 beside 0.95 is no mixture. */
+    private static boolean mixed(Tree tree, Factors factors) {
+        var densities = materials(tree).stream()
+                .mapToDouble(m -> factors.value(m.density()))
+                .summaryStatistics();
+        return densities.getMax() > densities.getMin() * (1 + ALIKE);
     }
 
     private static void weighedPrint(int index, Part part, List<Finding> found) {

@@ -29,6 +29,18 @@ public final class TreePlanner {
                     "reserve.least", "least", "least reserve", 15, 10, 30, GRAM, Mark.T, "handbook 3, charge")
             .asChoice();
 
+    public static final Constant LEAST_YIELD = new Constant(
+                    "yield.least",
+                    "asked",
+                    "least share of the pieces in the metal",
+                    35,
+                    25,
+                    60,
+                    PERCENT,
+                    Mark.T,
+                    "handbook 10, feeding")
+            .asChoice();
+
     private static final Formula METAL = Formula.of("tree * alloy_density");
     private static final Formula RATIO = Formula.of("pattern * alloy_density / density");
     private static final Formula RESERVE_MASS = Formula.of("max(reserve_share / 100 * cavity, least)");
@@ -42,11 +54,11 @@ public final class TreePlanner {
     }
 
     public static List<Constant> constants() {
-        return List.of(RESERVE, LEAST_RESERVE);
+        return List.of(RESERVE, LEAST_RESERVE, LEAST_YIELD);
     }
 
     /**
-     * @throws ImpossiblePart when the parts contradict each other: tare over the first weighed part or none weighed,
+     * @throws ImpossiblePart when the parts contradict each other: tare over the first weighed part,
      *     wall heavier than its print, infill of nothing
      */
     public TreePlan plan(Tree tree) {
@@ -63,7 +75,7 @@ public final class TreePlanner {
                 Figure.computed("charge", "charge to melt", GRAM).by(CHARGE, cavity, loss(tree), reserve, heel(tree));
         Optional<Figure> ratio = ratioRule(tree, pattern, alloyDensity);
         Optional<Figure> share = yieldOf(parts, alloyDensity, cavity);
-        Findings findings = TreeChecks.check(tree, charge);
+        Findings findings = TreeChecks.check(tree, charge, factors).and(TreeChecks.yield(share, factors));
         List<Figure> volumes = parts.stream().map(PartSums::volume).toList();
         return new TreePlan(tree, volumes, volume, pattern, cavity, ratio, reserve, charge, share, findings);
     }
@@ -91,7 +103,7 @@ public final class TreePlanner {
                 return i;
             }
         }
-        throw new ImpossiblePart(-1, "tare", "There is a tare but no weighed part to take it off.");
+        return -1;
     }
 
     private Figure loss(Tree tree) {

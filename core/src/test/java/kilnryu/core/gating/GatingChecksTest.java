@@ -9,6 +9,7 @@ import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Severity;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.material.PatternMaterial;
+import kilnryu.core.sum.Figure;
 import org.junit.jupiter.api.Test;
 
 /** Each check with one tree that fails it and one that just passes. */
@@ -22,39 +23,41 @@ class GatingChecksTest {
         assertThat(TestTree.standing().found()).contains("high-point.statue", "low-pocket.statue");
     }
 
-    /** Leaf 4 mm as a plate: M 2.0; a gate of 8.8 mm has M 2.2, just a tenth more. Gate 9: 2.25; sprue 9.9: 2.475. */
+    /**
+     * Leaf 4 mm as a plate: M 2.0; a gate of 8.8 mm has M 2.2, a tenth more, and 5 % under it, 8.36 mm, is let pass. Gate 9:
+     * 2.25; sprue 9.9: 2.475, let pass from 9.41.
+     */
     @Test
     void theModulusRisesByATenthFromPieceToSprue() {
-        assertThat(new TestTree().form("gate", new Form.Round(8.7, 8.7, 10)).found())
+        assertThat(new TestTree().form("gate", new Form.Round(8.3, 8.3, 10)).found())
                 .contains("thick-thin-thick.gate.leaf");
-        assertThat(new TestTree().form("gate", new Form.Round(8.8, 8.8, 10)).found())
+        assertThat(new TestTree().form("gate", new Form.Round(8.4, 8.4, 10)).found())
                 .noneMatch(id -> id.contains(".gate.leaf"));
-        assertThat(new TestTree().form("sprue", new Form.Round(9.8, 9.8, 120)).found())
+        assertThat(new TestTree().form("sprue", new Form.Round(9.4, 9.4, 120)).found())
                 .contains("thick-thin-thick.sprue.gate");
-        assertThat(new TestTree().form("sprue", new Form.Round(9.91, 9.91, 120)).found())
+        assertThat(new TestTree().form("sprue", new Form.Round(9.42, 9.42, 120)).found())
                 .noneMatch(id -> id.contains(".sprue.gate"));
     }
 
-    /** Silicon bronze bears about 8 mm unfed. */
+    /** Silicon bronze bears about 8 mm unfed; 5 % over it is let pass. */
     @Test
     void aThickWallBehindAThinGateIsUnfed() {
-        assertThat(new TestTree().form("leaf", TestTree.leaf(3, 8.1)).found()).contains("unfed-wall.leaf");
-        assertThat(new TestTree().form("leaf", TestTree.leaf(3, 8)).found()).doesNotContain("unfed-wall.leaf");
+        assertThat(new TestTree().form("leaf", TestTree.leaf(3, 8.5)).found()).contains("unfed-wall.leaf");
+        assertThat(new TestTree().form("leaf", TestTree.leaf(3, 8.3)).found()).doesNotContain("unfed-wall.leaf");
     }
 
     @Test
     void aFeederIsAFifthThickerAndHoldsEnough() {
-        // leaf M 2.0, asks 2.4; cylinder with one free end d L / (4 L + d): 11 x 40 / 171 = 2.573, 10 x 40 / 170 =
-        // 2.353
-        TestTree thin = fed(new Form.Round(10, 10, 40));
-        TestTree thick = fed(new Form.Round(11, 11, 40));
+        // leaf M 2.0, asks 2.4, from 2.28 let pass; d L / (4 L + d): 9.8 x 40 / 169.8 = 2.309, 9.6 x 40 / 169.6 = 2.264
+        TestTree thin = fed(new Form.Round(9.6, 9.6, 40));
+        TestTree thick = fed(new Form.Round(9.8, 9.8, 40));
         assertThat(thin.found()).contains("feeder-modulus.feeder");
         assertThat(thick.found()).doesNotContain("feeder-modulus.feeder");
         // eight leaves are 8 x 0.8796 = 7.04 cm3; 4.5 % over 17 % of it is 1.863 cm3, eight feeders hold 8 x 3.8
         assertThat(thick.found()).doesNotContain("feeder-volume.feeder");
-        // one feeder of 1.86 cm3: d 11 L 19.6 is just under, L 19.7 just over
-        assertThat(fedOnce(19.5).found()).contains("feeder-volume.feeder");
-        assertThat(fedOnce(19.7).found()).doesNotContain("feeder-volume.feeder");
+        // one feeder of 1.86 cm3, from 1.770 let pass: d 11 L 18.62
+        assertThat(fedOnce(18.5).found()).contains("feeder-volume.feeder");
+        assertThat(fedOnce(18.8).found()).doesNotContain("feeder-volume.feeder");
     }
 
     private static TestTree fed(Form feeder) {
@@ -91,11 +94,11 @@ class GatingChecksTest {
         assertThat(second.found()).doesNotContain("thick-thin-thick.leaf");
     }
 
-    /** Sprue 20: 314 mm2. Calm asks gates from 1.2 times: 377 mm2, one bar 24 x 15.7 is just under, 24 x 15.8 over. */
+    /** Sprue 20: 314 mm2. Calm asks gates from 1.2 times: 377 mm2, from 358 let pass: 24 x 14.92. */
     @Test
     void gatesAndSprueStandInTheSchoolsRatio() {
-        assertThat(calmGate(15.6).found()).contains("gate-ratio");
-        assertThat(calmGate(15.8).found()).doesNotContain("gate-ratio");
+        assertThat(calmGate(14.8).found()).contains("gate-ratio");
+        assertThat(calmGate(15.1).found()).doesNotContain("gate-ratio");
         assertThat(new TestTree().found()).doesNotContain("gate-ratio");
         assertThat(new TestTree().school(GatingSchool.CHOKED).found()).contains("gate-ratio");
     }
@@ -392,9 +395,63 @@ class GatingChecksTest {
 
     @Test
     void aThinSprueDoesNotCarryAGrowingShell() {
-        assertThat(TestTree.standing().form("sprue", new Form.Round(4, 4, 200)).found())
-                .contains("joint-weak.sprue");
-        assertThat(TestTree.standing().found()).doesNotContain("joint-weak.sprue");
+        TestTree thin = TestTree.standing().form("sprue", new Form.Round(4, 4, 200));
+        assertThat(thin.found()).doesNotContain("joint-weak.sprue");
+        thin.in = InMold.shell(8);
+        assertThat(thin.found()).contains("joint-weak.sprue");
+        TestTree thick = TestTree.standing();
+        thick.in = InMold.shell(8);
+        assertThat(thick.found()).doesNotContain("joint-weak.sprue");
+    }
+
+    /** A leaf 10 mm from side to side bears a gate to 10.5 mm. */
+    @Test
+    void aGateIsNoThickerThanItsPart() {
+        assertThat(new TestTree().form("gate", new Form.Round(10.4, 10.4, 10)).found())
+                .noneMatch(id -> id.startsWith("gate-thick"));
+        assertThat(new TestTree().form("gate", new Form.Round(10.6, 10.6, 10)).found())
+                .contains("gate-thick.gate");
+        assertThat(new TestTree().form("gate", new Form.Bar(20, 10, 10)).found())
+                .noneMatch(id -> id.startsWith("gate-thick"));
+    }
+
+    /** Two people with a ladle pour 1.5 kg a second, of aluminium 0.5: half as much again is not believed. */
+    @Test
+    void aPouringRateNobodyPoursIsSaid() {
+        assertThat(new TestTree().pouredAt(2.2).found()).doesNotContain("pour-rate");
+        assertThat(new TestTree().pouredAt(2.3).found()).contains("pour-rate");
+        assertThat(new TestTree()
+                        .of(Alloy.AL_SI7, PatternMaterial.SPRUE_WAX)
+                        .at(715, 250)
+                        .pouredAt(0.8)
+                        .found())
+                .contains("pour-rate");
+    }
+
+    /**
+     * Bronze against a wall of 0.3 mm: 2 x 1.3 / 0.3 = 8.7 kPa. The head of 0.9 x 8.36 x 9.81 = 73.8 kPa a metre gives some 8 at
+     * 110 mm. 60 kPa at the table help; without vacuum, by gravity, it is warned of, under vacuum that nobody stated it is open.
+     */
+    @Test
+    void metalWithoutPressureDoesNotEnterAGap() {
+        TestTree thin = new TestTree().form("leaf", TestTree.leaf(0.3, 4));
+        assertThat(thin.found()).contains("capillary.leaf");
+        assertThat(thin.plan().findings().all())
+                .filteredOn(f -> f.id().equals("capillary.leaf"))
+                .allMatch(f -> f.severity() == Severity.NOTE && f.message().contains("not yet judged"));
+        assertThat(new TestTree()
+                        .form("leaf", TestTree.leaf(0.3, 4))
+                        .school(GatingSchool.GRAVITY)
+                        .plan()
+                        .findings()
+                        .all())
+                .filteredOn(f -> f.id().equals("capillary.leaf"))
+                .extracting(f -> f.severity())
+                .containsExactly(Severity.WARN);
+        thin.vacuum = java.util.Optional.of(Figure.given(
+                "vacuum", "gauge", 60, kilnryu.core.quantity.Measure.KILOPASCAL, kilnryu.core.sum.Known.CHOSEN, 0));
+        assertThat(thin.found()).doesNotContain("capillary.leaf");
+        assertThat(new TestTree().found()).doesNotContain("capillary.leaf");
     }
 
     @Test

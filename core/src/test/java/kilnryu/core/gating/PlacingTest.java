@@ -49,15 +49,15 @@ class PlacingTest {
         assertThat(leaf.tip().minus(leaf.root()).length()).isCloseTo(30, within(1e-9));
     }
 
-    /** An ellipsoid of 30 x 14 x 4 level along x reaches 15, 7 and 2 from its middle. */
+    /** An ellipsoid of 30 x 14 x 10 level along x reaches 15, 7 and 5 from its middle. */
     @Test
     void aBodyReachesItsHalfMeasures() {
         TestTree tree = new TestTree().joint("leaf", Joint.to("gate", 10, 0, 0));
         Placing.Single leaf = first(tree, "leaf");
         assertThat(leaf.reach(new Vec(1, 0, 0))).isCloseTo(15, within(1e-9));
         assertThat(leaf.reach(new Vec(0, 1, 0))).isCloseTo(7, within(1e-9));
-        assertThat(leaf.reach(Vec.UP)).isCloseTo(2, within(1e-9));
-        assertThat(leaf.top() - leaf.bottom()).isCloseTo(4, within(1e-9));
+        assertThat(leaf.reach(Vec.UP)).isCloseTo(5, within(1e-9));
+        assertThat(leaf.top() - leaf.bottom()).isCloseTo(10, within(1e-9));
     }
 
     @Test

@@ -19,6 +19,8 @@ final class TestTree {
     double metal = 1110;
     double mold = 540;
     Optional<Double> rate = Optional.empty();
+    InMold in = InMold.FLASK;
+    Optional<Figure> vacuum = Optional.empty();
     final List<Member> members = new ArrayList<>();
 
     TestTree() {
@@ -35,8 +37,15 @@ final class TestTree {
 
     static Form.Body leaf(double thin, double thick, double... order) {
         List<Double> walls = java.util.Arrays.stream(order).boxed().toList();
+        // a curled leaf: 4 mm of wall, 10 mm from side to side, a face of 6 cm2
         return new Form.Body(
-                30, 14, 4, Optional.of(new Form.Walls(thin, thick, Form.Likeness.PLATE, walls)), Optional.empty());
+                30,
+                14,
+                10,
+                Optional.of(new Form.Walls(thin, thick, Form.Likeness.PLATE, walls)),
+                Optional.empty(),
+                Form.Traps.NONE,
+                java.util.OptionalDouble.of(6));
     }
 
     static Form.Body statue(Form.Core core) {
@@ -59,7 +68,7 @@ final class TestTree {
     }
 
     /** Frustum, bar or ellipsoid in cm3. */
-    private static double cm3(Form form) {
+    static double cm3(Form form) {
         if (form instanceof Form.Round r) {
             return Math.PI * r.length() * (r.root() * r.root() + r.root() * r.tip() + r.tip() * r.tip()) / 12000;
         }
@@ -67,7 +76,8 @@ final class TestTree {
             return b.width() * b.thickness() * b.length() / 1000;
         }
         Form.Body b = (Form.Body) form;
-        return Math.PI / 6 * b.length() * b.width() * b.thickness() / 1000;
+        double thick = b.area().isPresent() ? 4 : b.thickness();
+        return Math.PI / 6 * b.length() * b.width() * thick / 1000;
     }
 
     static Figure volume(double cm3) {
@@ -153,7 +163,9 @@ final class TestTree {
                 Optional.of(celsius("mold", mold)),
                 rate.map(r -> Figure.given("rate", "pour rate", r, Measure.KG_PER_SECOND, Known.CHOSEN, 0)),
                 school,
-                Factors.HANDBOOK));
+                Factors.HANDBOOK,
+                in,
+                vacuum));
     }
 
     private static Figure celsius(String symbol, double value) {
