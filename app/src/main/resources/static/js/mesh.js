@@ -48,6 +48,8 @@ async function view(box) {
   camera.far = radius * 30;
   const turn = new controls(camera, canvas);
   turn.target.copy(center);
+  // the controls looked at the file's origin when they were made: at the piece from now on, wherever its origin lies
+  turn.update();
   turn.enablePan = false;
   turn.listenToKeyEvents(canvas);
 

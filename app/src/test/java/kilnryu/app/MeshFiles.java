@@ -28,4 +28,27 @@ final class MeshFiles {
         }
         return out.array();
     }
+
+    /** Two boxes in one ASCII STL, each 10 mm, the second moved along x. */
+    static byte[] twoBoxes(double moved) {
+        StringBuilder out = new StringBuilder("solid two\n");
+        for (double x : new double[] {0, moved}) {
+            for (int t = 0; t < 12; t++) {
+                int[] face = FACES[t / 2];
+                int[] corners =
+                        t % 2 == 0 ? new int[] {face[0], face[1], face[2]} : new int[] {face[0], face[2], face[3]};
+                out.append("facet normal 0 0 0\nouter loop\n");
+                for (int c : corners) {
+                    out.append(String.format(
+                            java.util.Locale.ROOT,
+                            "vertex %f %f %f\n",
+                            (c & 1) * 10 + x,
+                            (c >> 1 & 1) * 10.0,
+                            (c >> 2) * 10.0));
+                }
+                out.append("endloop\nendfacet\n");
+            }
+        }
+        return out.append("endsolid two\n").toString().getBytes(java.nio.charset.StandardCharsets.US_ASCII);
+    }
 }

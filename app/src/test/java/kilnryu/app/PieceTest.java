@@ -359,6 +359,28 @@ class PieceTest extends AppTest {
                 .isEqualTo(422);
     }
 
+    /** Two boxes of 1 cm3: sharing half 1.5 together, apart or face to face 2; the edges of a shared face have four faces. */
+    @Test
+    void theApiMeasuresWhatBodiesEncloseTogether() throws Exception {
+        tools.jackson.databind.json.JsonMapper json =
+                tools.jackson.databind.json.JsonMapper.builder().build();
+        var half = json.readTree(api(MeshFiles.twoBoxes(5), "two.stl").getContentAsString());
+        assertThat(half.path("figures").path("volume_cm3").asDouble())
+                .isCloseTo(1.5, org.assertj.core.api.Assertions.within(0.005));
+        assertThat(half.path("figures").path("overlapping").asBoolean()).isTrue();
+        assertThat(half.path("figures").path("bodies").asInt()).isEqualTo(2);
+        assertThat(half.path("figures").path("min_wall_mm").isNull()).isTrue();
+        assertThat(half.path("findings").get(0).path("message").asString()).contains("one by one 2.000 cm³");
+        var apart = json.readTree(api(MeshFiles.twoBoxes(30), "two.stl").getContentAsString());
+        assertThat(apart.path("figures").path("volume_cm3").asDouble())
+                .isCloseTo(2, org.assertj.core.api.Assertions.within(1e-9));
+        assertThat(apart.path("figures").path("overlapping").asBoolean()).isFalse();
+        var shared = json.readTree(api(MeshFiles.twoBoxes(10), "two.stl").getContentAsString());
+        assertThat(shared.path("figures").path("crowded_edges").asInt()).isPositive();
+        assertThat(shared.path("figures").path("volume_cm3").asDouble())
+                .isCloseTo(2, org.assertj.core.api.Assertions.within(0.01));
+    }
+
     private MockHttpServletResponse api(byte[] file, String name) throws Exception {
         return mvc.perform(multipart("/api/compute/mesh")
                         .file(new MockMultipartFile("mesh", name, "model/stl", file))

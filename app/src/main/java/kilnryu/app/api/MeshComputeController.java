@@ -57,13 +57,20 @@ class MeshComputeController {
         figures.put("area_cm2", solid.area() * mm * mm / 100);
         figures.put("box", box(solid, mm));
         figures.put("open_edges", solid.openEdges());
-        Walls walls = closed ? Walls.of(solid, Watch.NONE) : null;
+        Walls walls = closed && !solid.overlapping() ? Walls.of(solid, Watch.NONE) : null;
         figures.put("min_wall_mm", walls == null ? null : walls.thinnest() * mm);
         figures.put("max_wall_mm", walls == null ? null : walls.thickest() * mm);
         figures.put("triangles", solid.mesh().triangleCount());
         figures.put("bodies", solid.bodies().size());
         figures.put("flipped", solid.flipped());
-        return new Answer(figures, List.of(), findings(solid));
+        figures.put("crowded_edges", solid.crowdedEdges());
+        figures.put("overlapping", solid.overlapping());
+        figures.put("apart_cm3", closed ? solid.apart() * mm * mm * mm / 1000 : null);
+        List<Map<String, String>> found = findings(solid);
+        if (closed && solid.overlapping()) {
+            found.add(overlap(solid, mm * mm * mm / 1000));
+        }
+        return new Answer(figures, List.of(), found);
     }
 
     private static Box box(Solid solid, double mm) {
@@ -74,6 +81,24 @@ class MeshComputeController {
                 List.of(low.x(), low.y(), low.z()),
                 List.of(high.x(), high.y(), high.z()),
                 List.of(size.x(), size.y(), size.z()));
+    }
+
+    private static Map<String, String> overlap(Solid solid, double cm3) {
+        return Map.of(
+                "id",
+                solid.doubtful() ? "mesh-doubtful" : "mesh-overlap",
+                "severity",
+                "warn",
+                "message",
+                String.format(
+                        java.util.Locale.ROOT,
+                        solid.doubtful()
+                                ? "Its faces do not say what is inside: together %.4g cm³, one by one %.4g cm³."
+                                : "Bodies overlap, repeat or lie in each other: together %.4g cm³, one by one %.4g cm³.",
+                        solid.volume() * cm3,
+                        solid.apart() * cm3),
+                "remedy",
+                "Unite the bodies in the program that made the file; turn one inward that is meant as a hollow.");
     }
 
     private static List<Map<String, String>> findings(Solid solid) {

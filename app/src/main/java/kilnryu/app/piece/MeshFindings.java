@@ -28,13 +28,15 @@ final class MeshFindings {
                     "Volume counts only where faces look outward.",
                     "Nothing to do; figures are of the mended mesh. The file itself is unchanged."));
         }
-        if (m.crowdedEdges() > 0) {
+        if (m.overlapping()) {
+            found.add(overlap(m, unit));
+        } else if (m.crowdedEdges() > 0) {
             found.add(Finding.note(
                     "mesh-crowded",
                     "mesh",
                     m.crowdedEdges() + " edges belong to more than two faces.",
-                    "Bodies that share an edge there are counted each for itself.",
-                    "Unite the bodies in the program that made the file if volume matters to a percent."));
+                    "Bodies share faces there; together they enclose what they hold one by one.",
+                    "Nothing to do for the volume."));
         }
         double longest = mesh.map(x -> x.box().size())
                         .map(s -> Math.max(s.x(), Math.max(s.y(), s.z())))
@@ -50,6 +52,24 @@ final class MeshFindings {
                             ? "Is it in inches or centimetres? Say so below the mesh."
                             : "Is it in micron? Say so below the mesh."));
         }
+    }
+
+    private static Finding overlap(MeshSummary m, double unit) {
+        double cm3 = unit * unit * unit / 1000;
+        String both =
+                String.format(Locale.ROOT, "together %.4g cm³, one by one %.4g cm³", m.volume() * cm3, m.apart() * cm3);
+        return Finding.warn(
+                m.doubtful() ? "mesh-doubtful" : "mesh-overlap",
+                "mesh",
+                m.doubtful()
+                        ? "Its faces do not say what is inside: " + both + "."
+                        : "Bodies overlap, repeat or lie in each other: " + both + ".",
+                m.doubtful()
+                        ? "The metal may be off by the difference; walls are not judged."
+                        : "What they share is counted once, as metal is; walls are not judged across them.",
+                m.doubtful()
+                        ? "Unite the bodies in the program that made the file, or measure the water it lifts."
+                        : "If one is meant as a hollow, turn its faces inward there; else nothing to do.");
     }
 
     private static void open(MeshSummary m, List<Finding> found) {

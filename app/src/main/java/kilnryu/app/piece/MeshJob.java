@@ -74,7 +74,8 @@ class MeshJob {
         Watch watch = new Reporting(row.id());
         Mesh mesh = MeshReader.read(file, row.fileName(), row.bytes(), watch);
         Solid solid = Solid.of(mesh, watch);
-        Optional<Walls> walls = solid.isClosed() ? Optional.of(Walls.of(solid, watch)) : Optional.empty();
+        Optional<Walls> walls =
+                solid.isClosed() && !solid.overlapping() ? Optional.of(Walls.of(solid, watch)) : Optional.empty();
         Map<String, Pockets> sides = new LinkedHashMap<>();
         if (solid.isClosed()) {
             sides.put(row.up(), Pockets.of(solid, MeshSummary.side(row.up()), watch));

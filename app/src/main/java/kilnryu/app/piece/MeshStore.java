@@ -11,6 +11,7 @@ import java.time.ZoneOffset;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import kilnryu.app.web.Kept;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -23,7 +24,7 @@ public class MeshStore {
 
     private final JdbcClient jdbc;
     private final Clock clock;
-    private final JsonMapper json = JsonMapper.builder().build();
+    private final JsonMapper json = Kept.mapper();
 
     MeshStore(JdbcClient jdbc, Clock clock) {
         this.jdbc = jdbc;

@@ -15,6 +15,9 @@ import kilnryu.core.mesh.Walls;
  * @param unit that the file states, empty when it states none
  * @param walls null when the mesh is not closed
  * @param sides gas and wax pockets by the side that is up, as "x y z"
+ * @param apart sum of all bodies as if they lay apart; equal to the volume where they do
+ * @param overlapping whether bodies overlap, repeat, share faces or lie in each other as solids
+ * @param doubtful whether what they enclose together cannot be told from the faces
  */
 public record MeshSummary(
         int triangles,
@@ -32,7 +35,10 @@ public record MeshSummary(
         int voids,
         List<Solid.Gap> gaps,
         Walls walls,
-        Map<String, Pockets> sides) {
+        Map<String, Pockets> sides,
+        double apart,
+        boolean overlapping,
+        boolean doubtful) {
 
     static MeshSummary of(String unit, int dropped, Solid solid, Optional<Walls> walls, Map<String, Pockets> sides) {
         return new MeshSummary(
@@ -51,7 +57,10 @@ public record MeshSummary(
                 (int) solid.bodies().stream().filter(Solid.Body::isVoid).count(),
                 solid.gaps(),
                 walls.orElse(null),
-                sides);
+                sides,
+                solid.apart(),
+                solid.overlapping(),
+                solid.doubtful());
     }
 
     /** A direction as text and back; anything that is none is up. */

@@ -127,7 +127,13 @@ public record PiecePage(
     private static List<Mark> marks(MeshStore.Row row, double unit, Units units) {
         List<Mark> marks = new ArrayList<>();
         Walls walls = row.summary().walls();
-        if (walls != null) {
+        if (walls != null && walls.isEven() && !walls.thin().isEmpty()) {
+            // the same all over: said once
+            marks.add(mark(
+                    "thin",
+                    mm(walls.thinnest() * unit, units) + " all over",
+                    walls.thin().get(0).at()));
+        } else if (walls != null) {
             walls.thin().forEach(s -> marks.add(mark("thin", mm(s.wall() * unit, units), s.at())));
             walls.thick().forEach(s -> marks.add(mark("thick", mm(s.wall() * unit, units), s.at())));
         }

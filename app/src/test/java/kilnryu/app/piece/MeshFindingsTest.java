@@ -31,7 +31,10 @@ class MeshFindingsTest {
                 0,
                 open == 0 ? List.of() : List.of(new Solid.Gap(new Vec(1, 2, 3), open, 9)),
                 null,
-                Map.of());
+                Map.of(),
+                100,
+                false,
+                false);
     }
 
     private static List<String> found(MeshSummary mesh, double unit, boolean unitKnown) {
@@ -95,5 +98,35 @@ class MeshFindingsTest {
         assertThat(MeshSummary.side("a b c")).isEqualTo(Vec.UP);
         assertThat(MeshSummary.side("NaN 0 1")).isEqualTo(Vec.UP);
         assertThat(MeshSummary.side("-3 0 0")).isEqualTo(new Vec(-1, 0, 0));
+    }
+
+    /** Two figures where bodies overlap: 80 cm3 together, 100 one by one, of a file in centimetres. */
+    @Test
+    void overlappingBodiesAreSaidWithBothFigures() {
+        MeshSummary two = new MeshSummary(
+                24,
+                0,
+                "cm",
+                80,
+                60,
+                new Box(new Vec(0, 0, 0), new Vec(9, 9, 9)),
+                true,
+                0,
+                4,
+                0,
+                false,
+                2,
+                0,
+                List.of(),
+                null,
+                Map.of(),
+                100,
+                true,
+                false);
+        assertThat(found(two, 10, true))
+                .singleElement()
+                .asString()
+                .startsWith("mesh-overlap")
+                .contains("together 80.00 cm³", "one by one 100.0 cm³");
     }
 }

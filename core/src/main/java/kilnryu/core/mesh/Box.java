@@ -10,6 +10,16 @@ public record Box(Vec low, Vec high) {
         return size().length();
     }
 
+    /** Whether they share any place. */
+    boolean meets(Box other) {
+        return low.x() <= other.high.x()
+                && low.y() <= other.high.y()
+                && low.z() <= other.high.z()
+                && high.x() >= other.low.x()
+                && high.y() >= other.low.y()
+                && high.z() >= other.low.z();
+    }
+
     boolean holds(Box other) {
         return low.x() <= other.low.x()
                 && low.y() <= other.low.y()

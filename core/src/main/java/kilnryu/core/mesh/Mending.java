@@ -6,10 +6,11 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
- * Orients a mesh. Within each connected surface, faces are made to agree with their neighbours; then a surface inside
- * an even number of others is turned outward, inside an odd number inward, so that it counts as a void. When edges are
+ * Orients a mesh. Within each connected surface, faces are made to agree with their neighbours; then a surface is turned
+ * outward, one that its file turns the other way than the one it lies in inward, so that it counts as a void. When edges are
  * open, corners nearer than a millionth of the diagonal are joined once more, and that mesh is kept if it has fewer.
  */
 final class Mending {
@@ -42,6 +43,7 @@ final class Mending {
         }
         watch.report(Watch.Step.JOIN, 0.4);
         agree();
+        joinCrowded();
         watch.report(Watch.Step.JOIN, 0.7);
         List<Solid.Body> bodies = turnOutward();
         int flipped = 0;
@@ -49,8 +51,12 @@ final class Mending {
             flipped += turned ? 1 : 0;
         }
         Mesh sound = mesh.turned(over);
+        boolean closed = seams.open() == 0 && !twisted;
+        Optional<Merged> merged = closed && (seams.crowded() > 0 || near(bodies))
+                ? Optional.of(Merged.of(sound, AWAY, watch))
+                : Optional.empty();
         watch.report(Watch.Step.JOIN, 1);
-        return new Solid(sound, bodies, seams.open(), seams.crowded(), flipped, twisted, gaps());
+        return new Solid(sound, bodies, seams.open(), seams.crowded(), flipped, twisted, gaps(), merged);
     }
 
     private void joinNear() {
@@ -132,7 +138,66 @@ final class Mending {
         }
     }
 
+    /** Surfaces that meet at an edge of more than two faces are one body: each patch between such edges encloses nothing. */
+    private void joinCrowded() {
+        if (seams.crowded() == 0) {
+            return;
+        }
+        asFiled();
+        int[] group = new int[bodyCount];
+        Arrays.setAll(group, i -> i);
+        Map<Long, Integer> first = new HashMap<>();
+        for (int side = 0; side < 3 * mesh.triangleCount(); side++) {
+            if (seams.mate(side) == Seams.CROWDED) {
+                int a = Seams.from(mesh, side);
+                int b = Seams.to(mesh, side);
+                long edge = (long) Math.min(a, b) << 32 | Math.max(a, b);
+                int body = bodyOf[side / 3];
+                Integer other = first.putIfAbsent(edge, body);
+                if (other != null) {
+                    group[top(group, body)] = top(group, other);
+                }
+            }
+        }
+        int[] number = new int[bodyCount];
+        Arrays.fill(number, -1);
+        int joined = 0;
+        for (int t = 0; t < bodyOf.length; t++) {
+            int body = top(group, bodyOf[t]);
+            if (number[body] < 0) {
+                number[body] = joined++;
+            }
+            bodyOf[t] = number[body];
+        }
+        bodyCount = joined;
+    }
+
+    private static int top(int[] group, int of) {
+        int at = of;
+        while (group[at] != at) {
+            group[at] = group[group[at]];
+            at = group[at];
+        }
+        return at;
+    }
+
+    /** Each surface as most of its faces were filed. */
+    private void asFiled() {
+        int[] turned = new int[bodyCount];
+        int[] all = new int[bodyCount];
+        for (int t = 0; t < over.length; t++) {
+            all[bodyOf[t]]++;
+            turned[bodyOf[t]] += over[t] ? 1 : 0;
+        }
+        for (int t = 0; t < over.length; t++) {
+            over[t] ^= 2 * turned[bodyOf[t]] > all[bodyOf[t]];
+        }
+    }
+
     private List<Solid.Body> turnOutward() {
+        if (seams.crowded() == 0) {
+            asFiled();
+        }
         double[] volume = new double[bodyCount];
         double[] area = new double[bodyCount];
         int[] triangles = new int[bodyCount];
@@ -146,19 +211,38 @@ final class Mending {
             triangles[b]++;
             example[b] = t;
         }
-        int[] depth = depths(boxes, example);
+        Depths depths = depths(boxes, example);
+        boolean[] crowded = crowdedBodies();
         boolean[] turn = new boolean[bodyCount];
         List<Solid.Body> bodies = new ArrayList<>();
         for (int b = 0; b < bodyCount; b++) {
-            boolean wantsPositive = depth[b] % 2 == 0;
-            turn[b] = (volume[b] > 0) != wantsPositive && volume[b] != 0;
-            bodies.add(new Solid.Body(triangles[b], turn[b] ? -volume[b] : volume[b], area[b], boxes[b], depth[b]));
+            // one with edges of more than two faces stays as the file has it
+            boolean wantsVoid = depths.isVoid(b, volume);
+            boolean wantsPositive = !wantsVoid;
+            turn[b] = !crowded[b] && (volume[b] > 0) != wantsPositive && volume[b] != 0;
+            bodies.add(
+                    new Solid.Body(triangles[b], turn[b] ? -volume[b] : volume[b], area[b], boxes[b], depths.count[b]));
         }
         for (int t = 0; t < over.length; t++) {
             over[t] ^= turn[bodyOf[t]];
         }
         bodies.sort(Comparator.comparingDouble((Solid.Body b) -> -Math.abs(b.volume())));
         return List.copyOf(bodies);
+    }
+
+    /** Whether two bodies may overlap: their boxes do. */
+    private static boolean near(List<Solid.Body> bodies) {
+        if (bodies.size() > MOST_NESTED) {
+            return true;
+        }
+        for (int i = 0; i < bodies.size(); i++) {
+            for (int j = i + 1; j < bodies.size(); j++) {
+                if (bodies.get(i).box().meets(bodies.get(j).box())) {
+                    return true;
+                }
+            }
+        }
+        return false;
     }
 
     private double tetrahedron(int t, Vec origin) {
@@ -192,11 +276,37 @@ final class Mending {
         return boxes;
     }
 
-    /** In how many others a body lies: a line from its middle outward crosses each of those an odd number of times. */
-    private int[] depths(Box[] boxes, int[] example) {
+    /** Bodies with an edge that more than two faces share. */
+    private boolean[] crowdedBodies() {
+        boolean[] crowded = new boolean[bodyCount];
+        for (int side = 0; side < 3 * mesh.triangleCount(); side++) {
+            if (seams.mate(side) == Seams.CROWDED) {
+                crowded[bodyOf[side / 3]] = true;
+            }
+        }
+        return crowded;
+    }
+
+    /**
+     * How bodies lie in each other.
+     *
+     * @param count in how many others each lies
+     * @param around the largest of those; -1 for none
+     */
+    private record Depths(int[] count, int[] around) {
+        /** A surface is a void where its file turns it the other way than the outermost around it; alike it is solid. */
+        boolean isVoid(int body, double[] filed) {
+            return around[body] >= 0 && filed[body] > 0 != filed[around[body]] > 0;
+        }
+    }
+
+    /** A line from a body's middle outward crosses each that it lies in an odd number of times. */
+    private Depths depths(Box[] boxes, int[] example) {
         int[] depth = new int[bodyCount];
+        int[] around = new int[bodyCount];
+        Arrays.fill(around, -1);
         if (bodyCount == 1 || bodyCount > MOST_NESTED) {
-            return depth;
+            return new Depths(depth, around);
         }
         for (int b = 0; b < bodyCount; b++) {
             int[] crossed = new int[bodyCount];
@@ -214,11 +324,15 @@ final class Mending {
                     crossed[other]++;
                 }
             }
-            for (int times : crossed) {
-                depth[b] += times % 2;
+            for (int other = 0; other < bodyCount; other++) {
+                if (crossed[other] % 2 == 1) {
+                    depth[b]++;
+                    boolean further = around[b] < 0 || boxes[other].diagonal() > boxes[around[b]].diagonal();
+                    around[b] = further ? other : around[b];
+                }
             }
         }
-        return depth;
+        return new Depths(depth, around);
     }
 
     private List<Solid.Gap> gaps() {

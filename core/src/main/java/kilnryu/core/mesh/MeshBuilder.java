@@ -49,6 +49,11 @@ final class MeshBuilder {
         return number;
     }
 
+    /** Where a corner is. */
+    Vec at(int corner) {
+        return new Vec(corners[3 * corner], corners[3 * corner + 1], corners[3 * corner + 2]);
+    }
+
     private int added(float x, float y, float z) {
         if (3 * cornerCount + 3 > corners.length) {
             corners = Arrays.copyOf(corners, corners.length * 2);

@@ -2,9 +2,11 @@ package kilnryu.core.mesh;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 
-/** OBJ: v and f lines; faces of more than three corners become a fan; all else is passed over. */
+/** OBJ: v and f lines; faces of more than three corners are cut into triangles, concave ones too; all else is passed over. */
 final class ObjReader {
     private static final int MOST_CORNERS = 3 * MeshBuilder.MOST_TRIANGLES;
 
@@ -14,6 +16,7 @@ final class ObjReader {
     private final MeshBuilder builder = new MeshBuilder();
     private int[] corners = new int[1 << 12];
     private int count;
+    private final List<Integer> polygon = new ArrayList<>();
     private long lines;
 
     private ObjReader(InputStream in, long length, Watch watch) {
@@ -68,21 +71,17 @@ final class ObjReader {
 
     private void face() throws IOException {
         long line = tokens.line();
-        int first = -1;
-        int last = -1;
-        int seen = 0;
+        polygon.clear();
         while (tokens.nextInLine()) {
-            int corner = corner(line);
-            if (seen == 0) {
-                first = corner;
-            } else if (seen > 1) {
-                builder.triangle(first, last, corner);
-            }
-            last = corner;
-            seen++;
+            polygon.add(corner(line));
         }
-        if (seen < 3) {
+        if (polygon.size() < 3) {
             throw new UnreadableMesh("Line " + line + ": a face has at least three corners.");
+        }
+        if (polygon.size() == 3) {
+            builder.triangle(polygon.get(0), polygon.get(1), polygon.get(2));
+        } else {
+            Polygon.triangles(polygon, builder::at, builder::triangle);
         }
     }
 

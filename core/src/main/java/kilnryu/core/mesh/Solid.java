@@ -2,6 +2,7 @@ package kilnryu.core.mesh;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * A mesh made sound as far as it can be, with what was found on the way: faces that were turned over, shells inside
@@ -14,20 +15,32 @@ import java.util.List;
  * @param flipped triangles that were turned over
  * @param twisted whether a surface cannot be given an outside at all
  * @param gaps open rims, longest first, at most {@value #MOST_GAPS}
+ * @param merged what bodies that may overlap enclose together; empty where they lie apart
  */
 public record Solid(
-        Mesh mesh, List<Body> bodies, int openEdges, int crowdedEdges, int flipped, boolean twisted, List<Gap> gaps) {
+        Mesh mesh,
+        List<Body> bodies,
+        int openEdges,
+        int crowdedEdges,
+        int flipped,
+        boolean twisted,
+        List<Gap> gaps,
+        Optional<Merged> merged) {
     static final int MOST_GAPS = 50;
+    /** Lines through the mesh and the sum of its bodies agree within this: then the sum is exact. */
+    private static final double ALIKE = 0.005;
+    /** More lines than this that do not come out as they went in: what is enclosed cannot be told. */
+    private static final double DOUBT = 0.01;
 
     /**
      * One connected surface.
      *
      * @param volume signed, in cubic units of the mesh: negative for a void
-     * @param depth how many other bodies it lies in; odd for a void
+     * @param depth how many other bodies it lies in
      */
     public record Body(int triangles, double volume, double area, Box box, int depth) {
         public boolean isVoid() {
-            return depth % 2 == 1;
+            return depth > 0 && volume < 0;
         }
     }
 
@@ -43,14 +56,31 @@ public record Solid(
         return openEdges == 0 && !twisted;
     }
 
-    /** Volume enclosed, voids taken off, in cubic units of the mesh; means little unless closed. */
+    /** Whether bodies overlap, repeat, share faces or lie in each other as solids: their sum is not what they enclose. */
+    public boolean overlapping() {
+        return merged.isPresent() && (doubtful() || Math.abs(merged.get().volume() - apart()) > ALIKE * apart());
+    }
+
+    /** Whether what the bodies enclose together cannot be told from the faces of the file. */
+    public boolean doubtful() {
+        return merged.map(m -> m.doubtful() > DOUBT).orElse(false);
+    }
+
+    /** Volume enclosed, voids taken off, what bodies share counted once, in cubic units; means little unless closed. */
     public double volume() {
+        return overlapping() ? merged.orElseThrow().volume() : apart();
+    }
+
+    /** The sum of all bodies, voids taken off, as if they lay apart. */
+    public double apart() {
         return bodies.stream().mapToDouble(Body::volume).sum();
     }
 
-    /** Area of all surfaces, voids included, in square units of the mesh. */
+    /** Area of all surfaces, voids included, what lies inside another body left out, in square units of the mesh. */
     public double area() {
-        return bodies.stream().mapToDouble(Body::area).sum();
+        return overlapping()
+                ? merged.orElseThrow().area()
+                : bodies.stream().mapToDouble(Body::area).sum();
     }
 
     public Box box() {

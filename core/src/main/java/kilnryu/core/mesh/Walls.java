@@ -33,7 +33,7 @@ public record Walls(double thinnest, double thickest, int samples, double spacin
     /** Places within this ratio of the extreme are named beside it. */
     private static final double ALIKE = 1.6;
 
-    private static final double EVEN = 1.02;
+    private static final double EVEN = 1.06;
     /** A ball that overlaps the surface by no more than this share of its radius touches it. */
     private static final double TOUCHING = 0.004;
 
@@ -107,7 +107,8 @@ public record Walls(double thinnest, double thickest, int samples, double spacin
             List<Spot> thick =
                     spread(balls, Comparator.comparingDouble(Spot::wall).reversed(), apart);
             double thinnest = thin.isEmpty() ? Double.NaN : thin.get(0).wall;
-            double thickest = thick.isEmpty() ? thinnest : thick.get(0).wall;
+            // a ball is measured at other places than a line, and never counts for less than the thinnest line
+            double thickest = thick.isEmpty() ? thinnest : Math.max(thinnest, thick.get(0).wall);
             return new Walls(thinnest, thickest, all.size(), Math.sqrt(area / Math.max(1, all.size())), thin, thick);
         }
 
@@ -210,7 +211,7 @@ public record Walls(double thinnest, double thickest, int samples, double spacin
         }
     }
 
-    /** Whether the wall is the same all over, within two in a hundred. */
+    /** Whether the wall is the same all over, within six in a hundred. */
     public boolean isEven() {
         return thickest <= thinnest * EVEN;
     }

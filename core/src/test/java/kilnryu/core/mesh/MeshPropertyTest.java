@@ -47,9 +47,9 @@ class MeshPropertyTest {
         Random chance = new Random(17);
         double there = solid.solid().volume();
         for (int i = 0; i < 6; i++) {
-            int from = chance.nextInt(solid.count());
-            Solid mended = solid.turnedOver(from, from + 1 + chance.nextInt(solid.count() - from))
-                    .solid();
+            // fewer than half of the faces of any body: which way most of them look is what the file says
+            int from = chance.nextInt(solid.count() - 5);
+            Solid mended = solid.turnedOver(from, from + 1 + chance.nextInt(5)).solid();
             assertThat(mended.volume()).isCloseTo(there, within(Math.abs(there) * 1e-6));
         }
     }

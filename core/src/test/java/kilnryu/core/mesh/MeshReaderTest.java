@@ -180,4 +180,32 @@ class MeshReaderTest {
                 .isInstanceOf(UnreadableMesh.class)
                 .hasMessageContaining(word);
     }
+
+    /** A dart of four corners with a notch: 62.5 mm2 by the sum over its edges, 5 mm thick; a fan from its first corner folds over. */
+    @Test
+    void aConcaveFaceIsCutTruly() throws Exception {
+        String obj = """
+                v 0 0 0
+                v 10 0 0
+                v 5 5 0
+                v 5 20 0
+                v 0 0 5
+                v 10 0 5
+                v 5 5 5
+                v 5 20 5
+                f 4 3 2 1
+                """;
+        // corner 3 is a notch: seen from above 0,0 - 10,0 - 5,5 - 5,20
+        String sides = "f 5 6 7 8\nf 1 2 6 5\nf 2 3 7 6\nf 3 4 8 7\nf 4 1 5 8\n";
+        byte[] file = (obj + sides).getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        Mesh mesh = MeshReader.read(new java.io.ByteArrayInputStream(file), "arrow.obj", file.length, Watch.NONE);
+        Solid solid = Solid.of(mesh, Watch.NONE);
+        // shoelace: |0*0-10*0 + 10*5-5*0 + 5*20-5*5 + 0| / 2 = (50 + 75) / 2
+        assertThat(solid.isClosed()).isTrue();
+        assertThat(solid.area())
+                .isCloseTo(
+                        2 * 62.5 + 5 * (10 + Math.sqrt(50) + 15 + Math.sqrt(425)),
+                        org.assertj.core.api.Assertions.within(1e-3));
+        assertThat(solid.volume()).isCloseTo(312.5, org.assertj.core.api.Assertions.within(1e-3));
+    }
 }

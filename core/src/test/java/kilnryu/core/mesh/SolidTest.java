@@ -48,28 +48,100 @@ class SolidTest {
         assertThat(torus.bodies()).hasSize(1);
     }
 
+    /** Turned the other way than the one it lies in it is a void; turned alike it is more of the same metal. */
     @Test
-    void aShellInsideIsAVoidWhicheverWayItsFacesLook() {
+    void aShellInsideIsAVoidWhereItsFileTurnsItInward() {
         Solids outer = Solids.box(0, 0, 0, 30, 30, 30);
         Solids inner = Solids.box(5, 5, 5, 20, 20, 20);
         Solid outward = Solids.box(0, 0, 0, 30, 30, 30).and(inner).solid();
         Solid inward = outer.and(inner.turnedOver(0, 12)).solid();
-        assertThat(outward.volume()).isCloseTo(27000 - 8000, within(1e-6));
         assertThat(inward.volume()).isCloseTo(27000 - 8000, within(1e-6));
-        assertThat(outward.flipped()).isEqualTo(12);
+        assertThat(inward.overlapping()).isFalse();
         assertThat(inward.flipped()).isZero();
         assertThat(inward.area()).isCloseTo(5400 + 2400, within(1e-6));
         assertThat(inward.bodies().get(1).isVoid()).isTrue();
+        assertThat(outward.volume()).isCloseTo(27000, within(30.0));
+        assertThat(outward.overlapping()).isTrue();
+        assertThat(outward.apart()).isCloseTo(27000 + 8000, within(1e-6));
+        assertThat(outward.area()).isCloseTo(5400, within(30.0));
+        // all of a file turned inside out is still a box with a void
+        Solid reversed = Solids.box(0, 0, 0, 30, 30, 30)
+                .turnedOver(0, 12)
+                .and(Solids.box(5, 5, 5, 20, 20, 20))
+                .solid();
+        assertThat(reversed.volume()).isCloseTo(27000 - 8000, within(1e-6));
     }
 
     @Test
     void aBodyInsideAVoidIsSolidAgain() {
         Solid nested = Solids.box(0, 0, 0, 30, 30, 30)
-                .and(Solids.box(5, 5, 5, 20, 20, 20))
+                .and(Solids.box(5, 5, 5, 20, 20, 20).turnedOver(0, 12))
                 .and(Solids.box(10, 10, 10, 10, 10, 10))
                 .solid();
         assertThat(nested.volume()).isCloseTo(27000 - 8000 + 1000, within(1e-6));
         assertThat(nested.bodies().stream().map(Solid.Body::depth)).containsExactly(0, 1, 2);
+    }
+
+    /** Two boxes of 1000 that share 5 x 7 x 8. */
+    @Test
+    void whatTwoBodiesShareIsCountedOnce() {
+        Solid two = Solids.box(0, 0, 0, 10, 10, 10)
+                .and(Solids.box(5, 3, 2, 10, 10, 10))
+                .solid();
+        // shared: 5 x 7 x 8 = 280
+        assertThat(two.volume()).isCloseTo(2000 - 280, within(3.0));
+        assertThat(two.apart()).isCloseTo(2000, within(1e-9));
+        assertThat(two.overlapping()).isTrue();
+        assertThat(two.doubtful()).isFalse();
+        // of each box's 600 the three faces in the other: 5 x 7 + 7 x 8 + 5 x 8 = 131
+        assertThat(two.area()).isCloseTo(1200 - 2 * 131, within(6.0));
+    }
+
+    @Test
+    void aBodyThatIsThereTwiceCountsOnce() {
+        Solid twice = Solids.box(0, 0, 0, 10, 20, 30)
+                .and(Solids.box(0, 0, 0, 10, 20, 30))
+                .solid();
+        assertThat(twice.volume()).isCloseTo(6000, within(10.0));
+        assertThat(twice.overlapping()).isTrue();
+        assertThat(twice.crowdedEdges()).isEqualTo(18);
+        assertThat(twice.bodies()).hasSize(1);
+    }
+
+    /** Two boxes side by side on one shared square: its four edges have four faces each; 1000 and 2000 are 3000. */
+    @Test
+    void bodiesThatShareAFaceAddUp() {
+        Solid joined = Solids.box(0, 0, 0, 10, 10, 10)
+                .and(Solids.box(10, 0, 0, 20, 10, 10))
+                .solid();
+        assertThat(joined.crowdedEdges()).isEqualTo(5);
+        assertThat(joined.bodies()).hasSize(1);
+        assertThat(joined.volume()).isCloseTo(3000, within(5.0));
+        assertThat(joined.isClosed()).isTrue();
+        assertThat(joined.doubtful()).isFalse();
+    }
+
+    /** One wall between two rooms, a single face: nothing tells which side is metal, and both figures are to be shown. */
+    @Test
+    void aSingleFaceBetweenTwoRoomsIsDoubtful() {
+        // the left box whole, of the right one all but the face they share
+        Solid solid = Solids.box(0, 0, 0, 10, 10, 10)
+                .and(Solids.box(10, 0, 0, 10, 10, 10).without(8).without(8))
+                .solid();
+        assertThat(solid.openEdges()).isZero();
+        assertThat(solid.doubtful()).isTrue();
+        assertThat(solid.overlapping()).isTrue();
+        assertThat(solid.volume()).isCloseTo(2000, within(20.0));
+    }
+
+    /** Two spheres of 10 mm, 10 apart: the lens they share is pi (4 R + d)(2 R - d)^2 / 12 = 1309 mm3. */
+    @Test
+    void twoSpheresShareALens() {
+        Solid two =
+                Solids.sphere(10, 5).and(Solids.sphere(10, 5).moved(10, 0, 0)).solid();
+        double one = Solids.sphere(10, 5).solid().volume();
+        double lens = Math.PI * (4 * 10 + 10) * 100 / 12;
+        assertThat(two.volume()).isCloseTo(2 * one - lens, within(15.0));
     }
 
     @Test

@@ -32,9 +32,22 @@ class WallsAndPocketsTest {
         assertThat(walls.thickest()).isCloseTo(10, within(0.05));
     }
 
+    /** A plate 3 mm thick is 3 mm all over: no ball of it counts for less than its thinnest line, and it is said once. */
+    @Test
+    void theThickestIsNeverUnderTheThinnest() {
+        for (double thick : new double[] {0.7, 3, 12}) {
+            Walls walls = Walls.of(Solids.box(0, 0, 0, 60, 40, thick).solid(), Watch.NONE);
+            assertThat(walls.thickest()).isGreaterThanOrEqualTo(walls.thinnest());
+            assertThat(walls.isEven()).isTrue();
+        }
+        Walls ball = Walls.of(Solids.sphere(10, 4).solid(), Watch.NONE);
+        assertThat(ball.thickest()).isGreaterThanOrEqualTo(ball.thinnest());
+    }
+
     @Test
     void aHollowBoxHasItsWallAndNotItsWidth() {
-        Solids hollow = Solids.box(0, 0, 0, 40, 40, 40).and(Solids.box(4, 4, 5, 32, 32, 31));
+        Solids hollow = Solids.box(0, 0, 0, 40, 40, 40)
+                .and(Solids.box(4, 4, 5, 32, 32, 31).turnedOver(0, 12));
         Walls walls = Walls.of(hollow.solid(), Watch.NONE);
         assertThat(walls.thinnest()).isCloseTo(4, within(1e-3));
         // the widest ball sits in the corner between the 4, 4 and 5 mm walls, reaching the cavity's corner

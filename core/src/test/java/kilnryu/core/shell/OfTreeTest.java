@@ -64,16 +64,23 @@ class OfTreeTest {
                 2,
                 new Amount.OfVolume(Volume.cubicCentimetres(33.5103)),
                 Optional.empty());
+        Part measured = new Part(
+                part.name(),
+                part.role(),
+                part.material(),
+                part.count(),
+                part.amount(),
+                Optional.empty(),
+                OptionalDouble.of(80));
         TreePlan plan = new TreePlanner(Factors.HANDBOOK)
                 .plan(new Tree(
                         Alloy.SI_BRONZE,
-                        List.of(part, part),
+                        List.of(measured, part),
                         Optional.empty(),
                         OptionalDouble.empty(),
                         OptionalDouble.empty(),
                         Optional.empty()));
-        assertThat(OfTree.area(plan, List.of(OptionalDouble.of(80))).value())
-                .isCloseTo(160 + 2 * 1.5 * 50.2655, within(0.01));
+        assertThat(OfTree.area(plan).value()).isCloseTo(160 + 2 * 1.5 * 50.2655, within(0.01));
     }
 
     /** A ball of 33.510 cm3 has a radius of 2 cm and 50.265 cm2; a piece half as much again. */
