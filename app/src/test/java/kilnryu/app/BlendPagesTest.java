@@ -192,4 +192,60 @@ class BlendPagesTest extends AppTest {
         assertThat(send(owner, "/trees/" + id + "/mold", mold).getContentAsString())
                 .contains("nothing is left for the backup");
     }
+
+    /**
+     * Three scoops of plaster and two of sand: 3 x 0.9 to 2 x 1.55 g/cm3 loose, 46.55 % plaster; by weight 60 %. The words fill
+     * the rows and say how they are meant.
+     */
+    @Test
+    void aRecipeIsTakenOverAsItIsTold() throws Exception {
+        Map<String, String> told = new LinkedHashMap<>(Map.of("version", "0", "name", "Scoops", "water_per_100", "55"));
+        told.put("recipe", "3 plaster, 2 sand by volume");
+        String rows = send(owner, "/blends/0/recipe", told).getContentAsString();
+        assertThat(rows)
+                .containsPattern("value=\"volume\" selected")
+                .containsPattern("parts\\[k1\\].share_pct[^>]*value=\"3\"|value=\"3\"[^>]*parts\\[k1\\].share_pct")
+                .contains("By mass: 46.55", "53.44");
+        told.put("told", "weight");
+        told.put("parts[k1].ingredient", "plaster");
+        told.put("parts[k1].share_pct", "3");
+        told.put("parts[k2].ingredient", "silica-sand");
+        told.put("parts[k2].share_pct", "2");
+        long id = blend(told);
+        assertThat(page(owner, "/blends/" + id)).contains("By mass: 60 % plaster, hemihydrate, 40 % silica sand");
+        told.put("recipe", "a bit of this");
+        assertThat(send(owner, "/blends/0/recipe", told).getContentAsString()).contains("Write amounts and what of");
+    }
+
+    @Test
+    void aBlendIsCopied() throws Exception {
+        long id = blend(half());
+        Account stranger = Studio.owner(accounts, passwords);
+        String to = send(owner, "/blends/" + id + "/copy", Map.of()).getRedirectedUrl();
+        assertThat(page(owner, to)).contains("Copy of Half and half", "2.69");
+        assertThat(send(stranger, "/blends/" + id + "/copy", Map.of()).getStatus())
+                .isEqualTo(404);
+    }
+
+    /** Crumbled at 650 C, a block burnt out at 710 is stopped by it; once it has held at 700, it is not. */
+    @Test
+    void aTrialThatFailedAtThatHeatStopsTheBlock() throws Exception {
+        long id = blend(half());
+        assertThat(page(owner, block(id))).doesNotContain("its trial of");
+        send(owner, "/blends/" + id + "/trials", Map.of("outcome", "crumbled", "top_C", "650 °C"));
+        String stopped = page(owner, block(id));
+        assertThat(stopped).contains("Half and half: its trial of", "crumbled at 650 °C");
+        send(owner, "/blends/" + id + "/trials", Map.of("outcome", "held", "top_C", "700 °C"));
+        assertThat(page(owner, block(id))).doesNotContain("its trial of");
+    }
+
+    private String block(long blend) throws Exception {
+        long tree = tree(owner, WAX);
+        Map<String, String> mold = new HashMap<>(Map.of("version", "0", "mold_kind", "block"));
+        mold.put("block.fine.mix", "blend-" + blend);
+        mold.put("tree_width_mm", "60");
+        mold.put("tree_height_mm", "100");
+        send(owner, "/trees/" + tree + "/mold", mold);
+        return "/trees/" + tree + "/mold";
+    }
 }

@@ -112,7 +112,8 @@ class SchoolTest extends AppTest {
         change(id, Map.of("hold.soak.wax", "100"));
         long tree = tree(owner, WAX);
         send(owner, "/trees/" + tree + "/mold", FLASK);
-        Map<String, String> firing = new LinkedHashMap<>(Map.of("version", "0", "section", "medium"));
+        Map<String, String> firing =
+                new LinkedHashMap<>(Map.of("version", "0", "section", "medium", "school", "dry-first"));
         String usual = send(owner, "/trees/" + tree + "/firing/try", firing).getContentAsString();
         firing.put("school", "own-" + id);
         String own = send(owner, "/trees/" + tree + "/firing/try", firing).getContentAsString();

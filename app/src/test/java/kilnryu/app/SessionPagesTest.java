@@ -46,14 +46,16 @@ class SessionPagesTest extends AppTest {
     @Test
     void twoMoldsShareABowl() throws Exception {
         assertThat(page(owner, "/mixing" + both()))
-                .contains("1 bowl", "2885", "1154", "No grouping needs fewer.", "1.5 min before gloss-off")
+                .contains("1 bowl", "2885", "1154", "No grouping needs fewer.", "1.5 min before gloss-off", "In all")
                 .contains("The session on one clock");
     }
 
     @Test
     void aMoldOfAnotherMixIsLeftOut() throws Exception {
         long other = mold("42");
-        assertThat(page(owner, "/mixing" + both() + "&tree=" + other)).contains("another mix than", "W/P 4");
+        assertThat(page(owner, "/mixing" + both() + "&tree=" + other))
+                .contains("is left out: ", "another mix than", "W/P 4");
+        assertThat(page(owner, "/mixing" + both() + "&tree=987654321")).contains("Mold 987654321 is left out");
     }
 
     @Test

@@ -206,6 +206,35 @@ class BlendController {
         return "redirect:/blends/" + saved.getAsLong() + "?saved";
     }
 
+    /** A recipe as it is told, taken over into the rows; what was typed before stays where it says nothing. */
+    @PostMapping("/blends/{id}/recipe")
+    String recipe(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam Map<String, String> form,
+            @RequestParam(defaultValue = "0") int version,
+            Model model) {
+        Map<String, String> typed = Fields.sent(form);
+        Map<String, String> rows = BlendReader.told(typed.getOrDefault("recipe", ""));
+        if (rows.isEmpty()) {
+            model.addAttribute("recipeError", "Write amounts and what of, like: 3 plaster, 2 sand by volume.");
+        } else {
+            typed.keySet().removeIf(path -> path.startsWith("parts["));
+            typed.putAll(rows);
+        }
+        return page(account, id, version, typed, false, model);
+    }
+
+    @PostMapping("/blends/{id}/copy")
+    String copy(@AuthenticationPrincipal Account account, @PathVariable long id) {
+        BlendStore.Row row = found(account, id);
+        Map<String, String> fields = new LinkedHashMap<>(row.fields());
+        String name = "Copy of " + row.name();
+        fields.put(
+                "name", name.length() > BlendReader.LONGEST_NAME ? name.substring(0, BlendReader.LONGEST_NAME) : name);
+        return "redirect:/blends/" + store.create(account.studioId(), fields.get("name"), fields) + "?saved";
+    }
+
     @PostMapping("/blends/{id}/{move:away|back}")
     String putAway(@AuthenticationPrincipal Account account, @PathVariable long id, @PathVariable String move) {
         found(account, id);
@@ -289,6 +318,10 @@ class BlendController {
         model.addAttribute("figures", figures);
         model.addAttribute("findings", findings);
         model.addAttribute("ingredients", Options.of(Ingredient.values(), Ingredient::key, Ingredient::label));
+        model.addAttribute(
+                "ways", Options.of(BlendReader.Told.values(), BlendReader.Told::key, BlendReader.Told::label));
+        model.addAttribute("told", typed.getOrDefault("told", "percent"));
+        model.addAttribute("made", read.blend().map(BlendController::made).orElse(""));
         model.addAttribute("roles", Options.of(Ingredient.Role.values(), Ingredient.Role::key, Ingredient.Role::key));
         model.addAttribute(
                 "outcomes",

@@ -1,10 +1,14 @@
 package kilnryu.app.blend;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.web.Show;
@@ -19,9 +23,14 @@ import kilnryu.core.sum.Factors;
 public final class BlendReader {
     public static final int LONGEST_NAME = 80;
     private static final int LONGEST_TEXT = 500;
-    private static final int MOST_PARTS = 20;
+    private static final int MOST_PARTS = 100;
     private static final double USUAL_WATER = 55;
     private static final Range SHARE = new Range(Measure.PERCENT, 0.01, 100);
+    private static final Range PARTS = new Range(Measure.TIMES, 0.001, 1_000_000);
+    private static final Range LOOSE = new Range(Measure.GRAM_PER_CM3, 0.02, 10);
+    private static final double USUAL_LOOSE = 1;
+    private static final Pattern RECIPE =
+            Pattern.compile("(\\d+(?:[.,]\\d+)?)\\s*(?:parts?\\s*)?(?:of\\s+)?([\\p{L}][\\p{L} -]*)");
     private static final Range DENSITY = new Range(Measure.GRAM_PER_CM3, 0.05, 20);
     private static final Range PRICE = new Range(Measure.TIMES, 0, 100_000);
 
@@ -40,6 +49,57 @@ public final class BlendReader {
                             || b.shares().stream().noneMatch(s -> s.role() == Role.REFRACTORY))
                     .orElse(false);
         }
+    }
+
+    /** How the amounts of a blend are told. */
+    public enum Told {
+        PERCENT("percent", "% by mass"),
+        WEIGHT("weight", "parts by weight"),
+        VOLUME("volume", "parts by volume, scooped loosely");
+
+        private final String key;
+        private final String label;
+
+        Told(String key, String label) {
+            this.key = key;
+            this.label = label;
+        }
+
+        static Optional<Told> named(String key) {
+            return List.of(values()).stream().filter(t -> t.key.equals(key)).findFirst();
+        }
+
+        public String key() {
+            return key;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
+
+    /**
+     * A recipe as it is told, "3 plaster, 2 sand by volume", as the rows of a blend; empty where it is none. A word that is no
+     * ingredient known here becomes one by name, and its density is asked.
+     */
+    public static Map<String, String> told(String recipe) {
+        Map<String, String> rows = new LinkedHashMap<>();
+        String words = recipe.toLowerCase(Locale.ROOT);
+        boolean volume = words.contains("volume") || words.contains("scoop") || words.contains("cup");
+        String list =
+                words.replaceAll("\\b(by|in)\\s+(volume|weight|mass)\\b", "").replaceAll("\\band\\b|\\+|&", ",");
+        int n = 0;
+        for (Matcher m = RECIPE.matcher(list); m.find(); ) {
+            String name = m.group(2).strip();
+            String at = "parts[k" + ++n + "].";
+            rows.put(at + "share_pct", m.group(1).replace(',', '.'));
+            Ingredient.told(name)
+                    .ifPresentOrElse(i -> rows.put(at + "ingredient", i.key()), () -> rows.put(at + "name", name));
+        }
+        if (!rows.isEmpty()) {
+            rows.put("told", volume ? Told.VOLUME.key : Told.WEIGHT.key);
+        }
+        return rows;
     }
 
     public static Read read(Fields fields, Factors factors) {
@@ -81,10 +141,14 @@ public final class BlendReader {
             fields.error("parts", "At most " + MOST_PARTS + " ingredients.");
             return new Whole(shares, false);
         }
+        Told told = fields.choice("told", Told::named).orElse(Told.PERCENT);
         for (String key : keys) {
-            share("parts[" + key + "].", fields).ifPresent(shares::add);
+            share("parts[" + key + "].", fields, told).ifPresent(shares::add);
         }
         boolean all = !shares.isEmpty() && shares.size() == keys.size();
+        if (told != Told.PERCENT) {
+            return new Whole(all ? ofParts(shares) : shares, all);
+        }
         double missing = Blend.missing(shares);
         if (all && missing != 0) {
             double sum = shares.stream().mapToDouble(Blend.Share::percent).sum();
@@ -96,12 +160,22 @@ public final class BlendReader {
         return new Whole(shares, all && missing == 0);
     }
 
+    /** Parts by mass as shares of a whole. */
+    private static List<Blend.Share> ofParts(List<Blend.Share> parts) {
+        double sum = parts.stream().mapToDouble(Blend.Share::percent).sum();
+        return parts.stream()
+                .map(s -> new Blend.Share(
+                        s.name(), s.percent() / sum * 100, s.density(), s.role(), s.freeSand(), s.price()))
+                .toList();
+    }
+
     /** What is saved, read in the units in which it was written out. */
     public static Read saved(Map<String, String> fields, Factors factors) {
         return read(Fields.typed(fields, Units.METRIC), factors);
     }
 
     private static OptionalDouble ratio(Fields fields) {
+        fields.text("recipe", LONGEST_TEXT);
         OptionalDouble ratio = fields.quantity("water_per_100", Range.WATER_RATIO);
         if (fields.hasError("water_per_100")) {
             fields.error(
@@ -121,10 +195,13 @@ public final class BlendReader {
                 .allMatch(e -> e.getValue().isBlank());
     }
 
-    private static Optional<Blend.Share> share(String at, Fields fields) {
+    private static Optional<Blend.Share> share(String at, Fields fields, Told told) {
         Optional<Ingredient> known = fields.choice(at + "ingredient", Ingredient::named);
         Optional<String> name = fields.text(at + "name", LONGEST_NAME);
-        OptionalDouble percent = fields.required(at + "share_pct", SHARE);
+        OptionalDouble percent = fields.required(at + "share_pct", told == Told.PERCENT ? SHARE : PARTS);
+        OptionalDouble loose = fields.quantity(at + "loose", LOOSE);
+        double each =
+                told == Told.VOLUME ? loose.orElse(known.map(Ingredient::loose).orElse(USUAL_LOOSE)) : 1;
         OptionalDouble density = fields.quantity(at + "density", DENSITY);
         Optional<Role> role = fields.choice(at + "role", Role::named);
         OptionalDouble price = fields.quantity(at + "price", PRICE);
@@ -139,7 +216,7 @@ public final class BlendReader {
         }
         return Optional.of(new Blend.Share(
                 name.orElseGet(() -> known.orElseThrow().label()),
-                percent.getAsDouble(),
+                percent.getAsDouble() * each,
                 density.isPresent()
                         ? density.getAsDouble()
                         : known.orElseThrow().density(),

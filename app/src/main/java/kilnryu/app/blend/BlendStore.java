@@ -52,7 +52,8 @@ public class BlendStore {
 
     /** What blocks of a studio can be made of. */
     public Mixes mixes(long studio, kilnryu.core.sum.Factors factors) {
-        return Mixes.of(list(studio), factors);
+        List<Row> rows = list(studio);
+        return Mixes.of(rows, rows.isEmpty() ? List.of() : trials(studio, 0), factors);
     }
 
     public Optional<Row> find(long studio, long id) {

@@ -7,29 +7,32 @@ import java.util.Map;
 import java.util.Optional;
 import kilnryu.app.sheet.SheetForm.Option;
 import kilnryu.core.block.BlockQuestion.Mix;
+import kilnryu.core.finding.Findings;
 import kilnryu.core.material.Blend;
 import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
 
 /** What a block can be made of: the systems that come along and the studio's own blends, by key. */
-public record Mixes(Map<String, BlendReader.Read> blends) {
-    public static final Mixes NONE = new Mixes(Map.of());
+public record Mixes(Map<String, BlendReader.Read> blends, Map<String, Findings> failed) {
+    public static final Mixes NONE = new Mixes(Map.of(), Map.of());
 
     public Mixes {
         blends = new LinkedHashMap<>(blends);
     }
 
     /** Those of a studio; a blend that is not complete is left out. */
-    static Mixes of(List<BlendStore.Row> rows, Factors factors) {
+    static Mixes of(List<BlendStore.Row> rows, List<BlendStore.Trial> trials, Factors factors) {
         Map<String, BlendReader.Read> blends = new LinkedHashMap<>();
+        Map<String, Findings> failed = new LinkedHashMap<>();
         for (BlendStore.Row row : rows) {
             BlendReader.Read read = BlendReader.saved(row.fields(), factors);
             if (read.blend().isPresent()) {
                 blends.put("blend-" + row.id(), read);
+                failed.put("blend-" + row.id(), Trials.failed(row, trials));
             }
         }
-        return new Mixes(blends);
+        return new Mixes(blends, failed);
     }
 
     public Optional<Mix> named(String key, Factors factors) {
@@ -41,7 +44,8 @@ public record Mixes(Map<String, BlendReader.Read> blends) {
                     blend.density(),
                     blend.waterPer100(),
                     blend.hemihydrate().value(),
-                    own.smallOnly()));
+                    own.smallOnly(),
+                    blend.findings().and(failed.getOrDefault(key, Findings.NONE))));
         }
         return InvestmentSystem.named(key)
                 .filter(s -> s.density().isPresent() && s.waterPer100().isPresent())

@@ -79,6 +79,29 @@ class Drying {
         model.addAttribute("drying", true);
     }
 
+    /** Share of the free water that is left by the last weighing, %, as far as the scale can tell; empty until it was weighed twice. */
+    Optional<Double> share(Plans.Saved saved) {
+        Optional<Instant> began = mixes.last(saved.row().id()).map(m -> m.startedAt());
+        return began.flatMap(at -> {
+            List<DryingStore.Weighing> all = store.of(saved.row().id(), at);
+            Optional<DryingStore.Weighing> first =
+                    all.stream().filter(DryingStore.Weighing::filled).reduce((a, b) -> b);
+            Optional<DryingStore.Weighing> now =
+                    all.stream().filter(w -> !w.filled()).reduce((a, b) -> b);
+            return first.isEmpty() || now.isEmpty()
+                    ? Optional.empty()
+                    : free(saved.plan())
+                            .map(free -> Moisture.of(
+                                            free,
+                                            first.get().grams(),
+                                            now.get().grams(),
+                                            saved.plan().reading().factors())
+                                    .share()
+                                    .value())
+                            .map(share -> Math.max(0, Math.min(100, share)));
+        });
+    }
+
     private static Optional<Figure> free(Plan plan) {
         return plan.block()
                 .map(b -> b.freeWater())

@@ -22,11 +22,11 @@ import kilnryu.app.plan.Plan;
 import kilnryu.app.plan.PlanDocument;
 import kilnryu.app.plan.PlanPage;
 import kilnryu.app.plan.Plans;
+import kilnryu.app.plan.Stage;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.web.Show;
 import kilnryu.core.finding.Finding;
-import kilnryu.core.flask.FlaskPlanner;
 import kilnryu.core.flask.UnitGuard;
 import kilnryu.core.quantity.Measure;
 import org.springframework.http.HttpStatus;
@@ -130,9 +130,7 @@ class MixController {
                 account.studioId(),
                 PlanDocument.write(plan),
                 MixSteps.of(plan, account.units(), most),
-                plan.flask()
-                        .map(f -> f.workingTime().value())
-                        .orElse(plan.reading().factors().value(FlaskPlanner.WORKING_TIME_21)));
+                MixSteps.working(plan));
         return "redirect:/trees/" + id + "/bench";
     }
 
@@ -490,6 +488,16 @@ class MixController {
 
     /** A line of the record. */
     public record Line(String at, String step, String what, String reading, String note) {}
+
+    /** The burnout starts from the water that the scale has shown, and not from a fresh mold's. */
+    @PostMapping("/trees/{id}/bench/dry/use")
+    String useDryness(@AuthenticationPrincipal Account account, @PathVariable long id) {
+        Plans.Saved saved = plans.find(account, id);
+        drying.share(saved)
+                .ifPresent(share -> plans.put(
+                        account, id, Stage.FIRING, Map.of("free_water_pct", Show.exact(Math.round(share)) + " %")));
+        return "redirect:/trees/" + id + "/firing";
+    }
 
     /** A mold weighed again, to see how dry it is. */
     @PostMapping("/trees/{id}/bench/dry")

@@ -9,10 +9,15 @@ import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
 import kilnryu.core.block.BlockPlan;
 import kilnryu.core.flask.FlaskPlan;
+import kilnryu.core.flask.FlaskPlanner;
 import kilnryu.core.flask.MixSchool;
 import kilnryu.core.flask.MixSession;
+import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.quantity.Measure;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.sum.Known;
 
 /** The steps of a mixing, made from the plan at the moment work starts. */
 final class MixSteps {
@@ -61,6 +66,33 @@ final class MixSteps {
         boolean isWater() {
             return title.toLowerCase(Locale.ROOT).contains("water");
         }
+    }
+
+    /** Minutes from powder meeting water to gloss-off; of a block by the ratio of its backup and water as usual. */
+    static double working(Plan plan) {
+        Factors factors = plan.reading().factors();
+        return plan.flask()
+                .map(FlaskPlan::workingTime)
+                .orElseGet(() -> plan.block()
+                        .map(b -> FlaskPlanner.workingTime(
+                                given("T", "water", FlaskPlanner.USUAL_WATER_C, Measure.DEGREE_CELSIUS),
+                                given(
+                                        "W",
+                                        "water per 100",
+                                        b.backup().water().value()
+                                                / b.backup().powder().value()
+                                                * 100,
+                                        Measure.PER_100),
+                                factors.of(InvestmentSystem.PLASTER_SILICA
+                                        .waterPer100()
+                                        .orElseThrow()),
+                                factors))
+                        .orElse(factors.of(FlaskPlanner.WORKING_TIME_21)))
+                .value();
+    }
+
+    private static Figure given(String symbol, String name, double value, Measure unit) {
+        return Figure.given(symbol, name, value, unit, Known.COMPUTED, 0);
     }
 
     /** One mold of its own: a flask, or a block in two mixes. */

@@ -23,7 +23,6 @@ import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Show;
-import kilnryu.core.flask.FlaskPlanner;
 import kilnryu.core.flask.MixSchool;
 import kilnryu.core.flask.MixSession;
 import kilnryu.core.quantity.Measure;
@@ -42,6 +41,7 @@ class SessionController {
     private static final Range POUR = new Range(Measure.MINUTE, 0.1, 30);
     private static final int OFFERED = 60;
     private static final int ENOUGH = 5;
+    private static final int MOST_TICKED = 200;
 
     private final Plans plans;
     private final MixStore mixes;
@@ -60,7 +60,14 @@ class SessionController {
 
     /** A bowl of the session as the page shows it. */
     public record Bowl(
-            int number, String bowl, String molds, FigureView powder, FigureView water, String ends, boolean late) {}
+            int number,
+            String bowl,
+            String molds,
+            FigureView powder,
+            FigureView water,
+            String ends,
+            boolean late,
+            String limit) {}
 
     /** A mold with what it is filled with. */
     private record Filled(Plans.Saved saved, String mix, MixSession.Mold mold) {}
@@ -71,7 +78,8 @@ class SessionController {
             @RequestParam(required = false) Set<Long> tree,
             @RequestParam(defaultValue = "") String pour_min,
             Model model) {
-        return page(account, fillable(account), tree == null ? Set.of() : tree, pour_min, model);
+        Set<Long> ticked = tree == null ? Set.of() : tree;
+        return page(account, fillable(account, ticked), ticked, pour_min, model);
     }
 
     @PostMapping("/mixing")
@@ -82,7 +90,7 @@ class SessionController {
             Model model,
             HttpServletResponse out) {
         Set<Long> taken = tree == null ? Set.of() : tree;
-        List<Filled> all = fillable(account);
+        List<Filled> all = fillable(account, taken);
         List<Filled> chosen = chosen(all, taken);
         Optional<MixSession> session = session(account, chosen, pour_min);
         List<String> against = new ArrayList<>(blocked(chosen));
@@ -131,13 +139,10 @@ class SessionController {
         return EquipmentReader.workshop(equipment.of(account.studioId()).fields());
     }
 
+    /** The shortest of the molds that share the bowls. */
     private static double working(List<Filled> chosen) {
         return chosen.stream()
-                .mapToDouble(c -> c.saved
-                        .plan()
-                        .flask()
-                        .map(f -> f.workingTime().value())
-                        .orElse(c.saved.plan().reading().factors().value(FlaskPlanner.WORKING_TIME_21)))
+                .mapToDouble(c -> MixSteps.working(c.saved.plan()))
                 .min()
                 .orElse(0);
     }
@@ -182,11 +187,39 @@ class SessionController {
         return chosen;
     }
 
-    private List<Filled> fillable(Account account) {
-        return plans.molds(account, OFFERED).stream()
+    /** The molds changed last, and those that are ticked, however old. */
+    private List<Filled> fillable(Account account, Set<Long> ticked) {
+        List<Plans.Saved> offered = new ArrayList<>(plans.molds(account, OFFERED));
+        Set<Long> there = new LinkedHashSet<>();
+        offered.forEach(s -> there.add(s.row().id()));
+        offered.addAll(plans.find(
+                account,
+                ticked.stream()
+                        .filter(id -> !there.contains(id))
+                        .limit(MOST_TICKED)
+                        .toList()));
+        return offered.stream()
                 .map(SessionController::filled)
                 .flatMap(Optional::stream)
                 .toList();
+    }
+
+    /** Ticked molds that this session leaves out, each with its reason: a session is never silently shorter. */
+    private static List<String> leftOut(List<Filled> all, Set<Long> taken, List<Filled> chosen) {
+        Map<Long, Filled> known = new LinkedHashMap<>();
+        all.forEach(f -> known.put(f.saved.row().id(), f));
+        Set<Long> in = new LinkedHashSet<>();
+        chosen.forEach(f -> in.add(f.saved.row().id()));
+        List<String> out = new ArrayList<>();
+        for (long id : taken) {
+            if (!known.containsKey(id)) {
+                out.add("Mold " + id + " is left out: it has no mold that could be filled, or is gone.");
+            } else if (!in.contains(id)) {
+                Filled f = known.get(id);
+                out.add(f.mold.name() + " is left out: " + f.mix + ", another mix than " + chosen.get(0).mix + ".");
+            }
+        }
+        return out;
     }
 
     private Optional<MixSession> session(Account account, List<Filled> chosen, String pour) {
@@ -214,6 +247,7 @@ class SessionController {
         fields.quantity("pour_min", POUR);
         model.addAttribute("form", new SheetForm(fields, Map.of("pour_min", pour), true));
         model.addAttribute("molds", ready);
+        model.addAttribute("leftOut", leftOut(all, taken, chosen));
         model.addAttribute("noBowl", workshop(account).bowls().isEmpty());
         model.addAttribute("learned", learned(account));
         model.addAttribute("mine", running(account));
@@ -275,9 +309,12 @@ class SessionController {
                     views.of(b.powder()),
                     views.of(b.water()),
                     String.format(java.util.Locale.ROOT, "%.1f min before gloss-off", Math.max(0, -b.late())),
-                    b.late() > 1e-9));
+                    b.late() > 1e-9,
+                    b.limit()));
         }
         model.addAttribute("bowls", bowls);
+        model.addAttribute("powder", views.of(session.powder()));
+        model.addAttribute("water", views.of(session.water()));
         model.addAttribute(
                 "proof",
                 bowls.size() == session.least()

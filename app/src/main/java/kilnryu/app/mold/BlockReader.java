@@ -14,6 +14,7 @@ import kilnryu.core.block.BlockQuestion.Mix;
 import kilnryu.core.block.BlockQuestion.Row;
 import kilnryu.core.block.BlockQuestion.Shape;
 import kilnryu.core.block.ImpossibleBlock;
+import kilnryu.core.material.Blend;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
@@ -170,7 +171,8 @@ public final class BlockReader {
                     Figure.given("d", "true density", density.getAsDouble(), Measure.GRAM_PER_CM3, Known.CHOSEN, 0),
                     Figure.given("W", "water per 100", water.getAsDouble(), Measure.PER_100, Known.CHOSEN, 0),
                     plaster.orElse(50),
-                    false));
+                    false,
+                    Blend.ofPlaster(plaster.orElse(50), factors)));
         }
         if (which.equals("fine")) {
             fields.missing(path + "mix", "Choose what it is mixed of, or give density and water of the mix.");
@@ -184,7 +186,8 @@ public final class BlockReader {
                 mix.density(),
                 Figure.given("W", "water per 100", water, Measure.PER_100, Known.CHOSEN, 0),
                 mix.hemihydrate(),
-                mix.smallOnly());
+                mix.smallOnly(),
+                mix.against());
     }
 
     private static Figure given(String symbol, String name, double value, Measure unit) {

@@ -208,11 +208,17 @@ public class Plans {
     /** Takes a flask for a tree: writes its measures into the mold's sheet, over whatever version is current. */
     @Transactional
     public void useFlask(Account account, long id, Map<String, String> flask) {
-        Sheet sheet = sheets(id).get(Stage.MOLD);
+        put(account, id, Stage.MOLD, flask);
+    }
+
+    /** Writes some fields of a stage over whatever version is current. */
+    @Transactional
+    public void put(Account account, long id, Stage stage, Map<String, String> some) {
+        Sheet sheet = sheets(id).get(stage);
         Map<String, String> fields = new java.util.LinkedHashMap<>(sheet.fields());
-        fields.putAll(flask);
+        fields.putAll(some);
         fields.values().removeIf(String::isBlank);
-        sheets.save(id, Stage.MOLD.key(), sheet.version(), fields, account.id());
+        sheets.save(id, stage.key(), sheet.version(), fields, account.id());
         summarise(account, id);
     }
 

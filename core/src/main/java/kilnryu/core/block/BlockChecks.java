@@ -18,12 +18,17 @@ final class BlockChecks {
     private static final double SLENDER = 4;
     private static final double SMALL_G = 8000;
     private static final int MANY = 3;
+    /** Off by no more than this is as asked. */
+    private static final double SILENT = 0.05;
 
     private final BlockQuestion q;
+    private final double largest;
     private final Factors factors;
     private final List<Finding> found = new ArrayList<>();
 
-    BlockChecks(BlockQuestion q, Factors factors) {
+    /** @param largest side of all that is inside, of several cavities the whole row, mm */
+    BlockChecks(BlockQuestion q, double largest, Factors factors) {
+        this.largest = largest;
         this.q = q;
         this.factors = factors;
     }
@@ -55,8 +60,8 @@ final class BlockChecks {
         if (q.wall().isEmpty()) {
             return;
         }
-        double asked = Math.max(40, 0.15 * q.largest());
-        if (q.wall().getAsDouble() < asked) {
+        double asked = BlockPlanner.wallAsked(largest, factors).value();
+        if (q.wall().getAsDouble() < asked * (1 - SILENT)) {
             found.add(Finding.warn(
                             "thin-wall",
                             "wall_mm",

@@ -143,12 +143,12 @@ public final class BlockPlanner {
 
     /** @throws ImpossibleBlock when face coat, core and tree leave no room for the backup */
     public BlockPlan plan(BlockQuestion asked) {
-        Figure wall = wall(asked);
         Figure between = between(asked);
         Optional<Partition> partition = asked.row().cavities() > 1
                 ? Optional.of(new Partition(asked.row().cavities(), between, stress(asked, between)))
                 : Optional.empty();
         BlockQuestion q = asked.together(between);
+        Figure wall = wall(q);
         Figure body = body(q, wall);
         Figure face = q.face().isPresent()
                 ? Figure.given("t", "face coat", q.face().getAsDouble(), MILLIMETRE, Known.CHOSEN, 0)
@@ -203,7 +203,13 @@ public final class BlockPlanner {
         double[] outer = outer(q, wall.value());
         Support support = support(q, wet, body, outer);
         Figure cure = cure(q, outer);
-        Findings findings = new BlockChecks(laid.one, factors).check(wet, support, poured, laid.partition);
+        Findings findings = new BlockChecks(laid.one, q.largest(), factors)
+                .check(wet, support, poured, laid.partition)
+                .and(q.fine().against())
+                .and(
+                        q.backup().name().equals(q.fine().name())
+                                ? Findings.NONE
+                                : q.backup().against());
         return new BlockPlan(
                 wall,
                 outer[0],
@@ -236,13 +242,18 @@ public final class BlockPlanner {
         if (q.wall().isPresent()) {
             return Figure.given("wall", "wall", q.wall().getAsDouble(), MILLIMETRE, Known.CHOSEN, 0);
         }
+        return wallAsked(q.largest(), factors);
+    }
+
+    /** Wall asked round what is inside, mm. */
+    static Figure wallAsked(double largest, Factors factors) {
         return Figure.computed("wall", "wall", MILLIMETRE)
                 .mark(Mark.T, SOURCE)
                 .by(
                         WALL,
                         factors.of(LEAST_WALL),
                         factors.of(WALL_SHARE),
-                        given("largest", "largest side of the tree", q.largest(), MILLIMETRE));
+                        given("largest", "largest side of what is inside", largest, MILLIMETRE));
     }
 
     private Figure between(BlockQuestion q) {

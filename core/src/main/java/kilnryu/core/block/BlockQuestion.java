@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import kilnryu.core.finding.Findings;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.sum.Formula;
@@ -135,6 +136,13 @@ public record BlockQuestion(
      * @param water parts to 100 of powder by mass
      * @param hemihydrate share of the powder, %
      * @param smallOnly a hobby mix of which large pieces fail
+     * @param against what stands against it whatever it is used for: its make-up, trials that failed
      */
-    public record Mix(String name, Figure density, Figure water, double hemihydrate, boolean smallOnly) {}
+    public record Mix(
+            String name, Figure density, Figure water, double hemihydrate, boolean smallOnly, Findings against) {
+        /** A mix of which nothing more is known. */
+        public Mix(String name, Figure density, Figure water, double hemihydrate, boolean smallOnly) {
+            this(name, density, water, hemihydrate, smallOnly, Findings.NONE);
+        }
+    }
 }

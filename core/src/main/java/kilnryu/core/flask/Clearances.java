@@ -19,11 +19,14 @@ import kilnryu.core.sum.Mark;
  * Room between the tree and the flask (handbook 4).
  *
  * @param wall from the widest place to the wall, mm, negative when it does not go in
- * @param end from the top of the tree to the free end of the flask, mm
+ * @param end from the top of the tree to the open end of the flask, mm
  * @param wallAsked mm
  * @param endAsked mm
  */
 public record Clearances(Figure wall, Figure end, Figure wallAsked, Figure endAsked, Findings findings) {
+    /** Off by no more than this is as asked. */
+    private static final double SILENT = 0.05;
+
     private static final String SOURCE = "handbook 4, clearances";
     private static final Constant WALL_SMALL = constant("wall.small", "least to the wall, under D 65", 6);
     private static final Constant WALL_MEDIUM = constant("wall.medium", "least to the wall, D 65 to 100", 10);
@@ -54,7 +57,7 @@ public record Clearances(Figure wall, Figure end, Figure wallAsked, Figure endAs
                                 MILLIMETRE,
                                 tree.widthKnown(),
                                 0));
-        Figure end = Figure.computed("end", "tree to the free end", MILLIMETRE)
+        Figure end = Figure.computed("end", "clearance at the open end", MILLIMETRE)
                 .by(
                         END,
                         Figure.given("H", "height", flask.height().millimetres(), MILLIMETRE, Known.MEASURED, 0),
@@ -69,7 +72,7 @@ public record Clearances(Figure wall, Figure end, Figure wallAsked, Figure endAs
         Figure endAsked = endAsked(diameter, factors);
         List<Finding> found = new ArrayList<>();
         judge("wall-clearance", "wall", "the wall", wall, wallAsked, tree.widthKnown(), found);
-        judge("end-clearance", "end", "the free end", end, endAsked, tree.heightKnown(), found);
+        judge("end-clearance", "end", "the open end", end, endAsked, tree.heightKnown(), found);
         return new Clearances(wall, end, wallAsked, endAsked, new Findings(found));
     }
 
@@ -85,21 +88,23 @@ public record Clearances(Figure wall, Figure end, Figure wallAsked, Figure endAs
 
     private static void judge(
             String id, String place, String to, Figure is, Figure asked, Known known, List<Finding> found) {
-        if (is.value() >= asked.value()) {
+        if (is.value() >= asked.value() * (1 - SILENT)) {
             return;
         }
         String estimate = known == Known.ESTIMATED ? " by the estimated outline" : "";
         String remedy = known == Known.ESTIMATED
                 ? "Measure the tree and type its size; then turn pieces, shorten stubs, or take a larger flask."
                 : "Turn pieces, shorten stubs, or take a larger flask.";
-        if (is.value() <= 0) {
+        if (is.value() < 0) {
             String message = String.format(
-                    Locale.ROOT, "The tree does not go in: %.0f mm too large at %s%s.", -is.value(), to, estimate);
-            String reason = "No mold stands where wax touches steel.";
-            found.add((known == Known.ESTIMATED
-                            ? Finding.warn(id, place, message, reason, remedy)
-                            : Finding.stop(id, place, message, reason, remedy))
-                    .from(is));
+                    Locale.ROOT,
+                    id.startsWith("end")
+                            ? "The tree sticks out at the open end: %.0f mm too high%s."
+                            : "The tree does not go in: %.0f mm too wide for the flask%s.",
+                    Math.ceil(-is.value()),
+                    estimate);
+            String reason = "No mold stands where wax touches steel or sticks out of it.";
+            found.add(Finding.stop(id, place, message, reason, remedy).from(is));
         } else {
             found.add(Finding.warn(
                             id,

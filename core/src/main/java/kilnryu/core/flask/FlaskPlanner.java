@@ -31,13 +31,13 @@ public final class FlaskPlanner {
     public static final Constant WORKING_TIME_21 = new Constant(
             "working-time.21", "at_21", "working time at 21 °C", 9.5, 8.5, 10.5, MINUTE, Mark.M, "handbook 4");
     public static final Constant WORKING_TIME_PER_K = new Constant(
-            "working-time.per-k",
-            "per_kelvin",
-            "working time lost per K over 21 °C",
-            0.4,
-            0.3,
-            0.5,
-            Measure.MINUTE_PER_KELVIN,
+            "working-time.rate",
+            "rate",
+            "working time, share lost for each K warmer",
+            0.043,
+            0.03,
+            0.06,
+            Measure.TIMES,
             Mark.M,
             "handbook 4");
     public static final Constant TREE_IN_MOLD = new Constant(
@@ -64,7 +64,9 @@ public final class FlaskPlanner {
                     Mark.T,
                     "handbook 4")
             .asChoice();
-    static final double USUAL_WATER_C = 21;
+    /** Water as it is usually taken, C. */
+    public static final double USUAL_WATER_C = 21;
+
     private static final double LARGE_FROM_MM = 80;
 
     private static final Formula CYLINDER = Formula.of("pi / 4 * D^2 * (H + collar) / 1000");
@@ -73,7 +75,7 @@ public final class FlaskPlanner {
     private static final Formula POWDER = Formula.of("fill / (100 / d + W) * 100");
     private static final Formula WATER = Formula.of("powder * W / 100");
     private static final Formula SLURRY = Formula.of("powder + water");
-    private static final Formula WORKING = Formula.of("max(at_21 - per_kelvin * (T - 21), 0)");
+    private static final Formula WORKING = Formula.of("at_21 * exp(rate * (21 - T)) * (W / usual)^0.7");
     private static final Formula FILLED = Formula.of("powder + water + tree_density * tree");
 
     private final Factors factors;
@@ -114,15 +116,36 @@ public final class FlaskPlanner {
         Figure powder = Figure.computed("powder", "powder", GRAM).by(POWDER, fill, density, ratio);
         Figure water = Figure.computed("water", "water", GRAM).by(WATER, powder, ratio);
         Figure slurry = Figure.computed("slurry", "slurry", GRAM).by(SLURRY, powder, water);
-        Figure working = Figure.computed("working_time", "working time", MINUTE)
-                .mark(Mark.M, "handbook 4")
-                .by(WORKING, factors.of(WORKING_TIME_21), factors.of(WORKING_TIME_PER_K), waterTemperature(flask));
+        Figure working = workingTime(
+                waterTemperature(flask),
+                ratio,
+                flask.system().waterPer100().map(factors::of).orElse(ratio),
+                factors);
         Figure filled = Figure.computed("filled", "filled, without steel", GRAM)
                 .by(FILLED, powder, water, factors.of(TREE_IN_MOLD), tree.as("tree"));
         Figure stand = factors.of(flask.innerDiameter().millimetres() > LARGE_FROM_MM ? STAND_LARGE : STAND_SMALL);
         Findings findings = MixChecks.check(flask, ratio, filled);
         return new FlaskPlan(
                 flask, cylinder, fill, ratio, density, powder, water, slurry, working, filled, stand, findings);
+    }
+
+    /**
+     * From powder meeting water to gloss-off, min: shorter in warm water, longer in cold and where there is more of it.
+     *
+     * @param water C
+     * @param ratio parts of water to 100 of powder
+     * @param usual ratio of the investment
+     */
+    public static Figure workingTime(Figure water, Figure ratio, Figure usual, Factors factors) {
+        return Figure.computed("working_time", "working time", MINUTE)
+                .mark(Mark.M, "handbook 4")
+                .by(
+                        WORKING,
+                        factors.of(WORKING_TIME_21),
+                        factors.of(WORKING_TIME_PER_K),
+                        water.as("T"),
+                        ratio.as("W"),
+                        usual.as("usual"));
     }
 
     private Figure ratio(Flask flask) {

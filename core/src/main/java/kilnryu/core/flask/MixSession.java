@@ -114,6 +114,7 @@ public record MixSession(List<Batch> batches, int least, Findings findings) {
      * @param powder g in all of them
      * @param begins minutes from the first powder of the session
      * @param deadline gloss-off, minutes from the first powder of the session
+     * @param limit what kept the next mold out of it; empty for the last one
      */
     public record Batch(
             Bowl bowl,
@@ -124,7 +125,8 @@ public record MixSession(List<Batch> batches, int least, Findings findings) {
             double slurry,
             double begins,
             double deadline,
-            List<Moved> moves) {
+            List<Moved> moves,
+            String limit) {
         /** When its last movement ends. */
         public double ends() {
             return moves.get(moves.size() - 1).to();
@@ -134,6 +136,18 @@ public record MixSession(List<Batch> batches, int least, Findings findings) {
         public double late() {
             return ends() - deadline;
         }
+    }
+
+    /** Powder of the whole session, g. */
+    public Figure powder() {
+        return Figure.computed("powder", "powder of the session", Measure.GRAM)
+                .total(batches.stream().map(Batch::powder).toList());
+    }
+
+    /** Water of the whole session, g. */
+    public Figure water() {
+        return Figure.computed("water", "water of the session", Measure.GRAM)
+                .total(batches.stream().map(Batch::water).toList());
     }
 
     /** @throws IllegalArgumentException without molds or without a bowl */
@@ -192,7 +206,7 @@ public record MixSession(List<Batch> batches, int least, Findings findings) {
             List<Batch> batches = new ArrayList<>();
             double at = 0;
             for (List<Mold> group : groups) {
-                Batch batch = batch(group, at);
+                Batch batch = batch(group, at, limit(group, groups));
                 judge(batch, batches.size() + 1);
                 batches.add(batch);
                 at = batch.ends() + way.factors.value(BETWEEN);
@@ -211,7 +225,20 @@ public record MixSession(List<Batch> batches, int least, Findings findings) {
             return molds.stream().mapToDouble(Mold::slurry).sum();
         }
 
-        private Batch batch(List<Mold> molds, double begins) {
+        /** What kept the next mold out: the time of the mix, or the bowl, which may only be filled so far because the mix rises. */
+        private String limit(List<Mold> group, List<List<Mold>> groups) {
+            if (groups.indexOf(group) == groups.size() - 1) {
+                return "";
+            }
+            if (group.size() >= most) {
+                return say("time: %d molds is what one mix fills in its %.1f min", most, way.working);
+            }
+            return way.school == MixSchool.BRUSH
+                    ? say("volume: the bowl leaves room to stir over %.0f %% of it", share * 100)
+                    : say("rise: the mix rises under vacuum, so a bowl is filled to %.0f %% at most", share * 100);
+        }
+
+        private Batch batch(List<Mold> molds, double begins, String limit) {
             double slurry = slurry(molds);
             Bowl bowl = bowls.stream()
                     .filter(b -> slurry <= b.volume * share + 1e-9)
@@ -227,7 +254,8 @@ public record MixSession(List<Batch> batches, int least, Findings findings) {
                     slurry,
                     begins,
                     begins + way.working,
-                    moves(molds, begins));
+                    moves(molds, begins),
+                    limit);
         }
 
         private static Figure total(String what, List<Mold> molds, boolean powder) {

@@ -156,12 +156,7 @@ public record Blend(
                     binder));
         }
         if (binder.value() > factors.value(MOST_BINDER)) {
-            found.add(warn(
-                    "much-binder",
-                    say("%.0f %% binder: over %.0f %% it is likely to crack.", binder, factors.value(MOST_BINDER)),
-                    "Plaster shrinks as its water leaves; the refractory has to hold it open.",
-                    "More silica or grog, less plaster.",
-                    binder));
+            found.add(muchBinder(binder, factors));
         }
         if (sand.value() > factors.value(MOST_SAND)) {
             found.add(warn(
@@ -180,6 +175,23 @@ public record Blend(
                     cement));
         }
         return found;
+    }
+
+    /** What stands against a mix of which only the share of plaster is known, %. */
+    public static Findings ofPlaster(double percent, Factors factors) {
+        Figure binder = Figure.given("binder", "binder", percent, PERCENT, Known.CHOSEN, 0);
+        return percent > factors.value(MOST_BINDER)
+                ? new Findings(List.of(muchBinder(binder, factors)))
+                : Findings.NONE;
+    }
+
+    private static Finding muchBinder(Figure binder, Factors factors) {
+        return warn(
+                "much-binder",
+                say("%.0f %% binder: over %.0f %% it is likely to crack.", binder, factors.value(MOST_BINDER)),
+                "Plaster shrinks as its water leaves; the refractory has to hold it open.",
+                "More silica or grog, less plaster.",
+                binder);
     }
 
     private static Finding warn(String id, String message, String reason, String remedy, Figure from) {

@@ -7,7 +7,7 @@ import java.util.stream.Collectors;
 
 /**
  * An arithmetic expression over figures, written as casters would read it and evaluated from the same text, so that
- * the sum shown cannot differ from the sum done. Knows + - * / ^, brackets, min, max, sqrt, ln and pi; symbols are words
+ * the sum shown cannot differ from the sum done. Knows + - * / ^, brackets, min, max, sqrt, ln, exp and pi; symbols are words
  * of letters, digits and underscores. Immutable; make each once.
  */
 public final class Formula {
@@ -139,6 +139,7 @@ public final class Formula {
                     case "sqrt" -> Math.sqrt(first);
                     case "atan" -> Math.atan(first);
                     case "ln" -> Math.log(first);
+                    case "exp" -> Math.exp(first);
                     case "min" -> Math.min(first, arguments.get(1).value(inputs));
                     default -> Math.max(first, arguments.get(1).value(inputs));
                 };

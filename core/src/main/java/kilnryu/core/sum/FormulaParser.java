@@ -10,7 +10,7 @@ import kilnryu.core.sum.Formula.Node;
 /** Recursive descent over the few forms a {@link Formula} may take. */
 final class FormulaParser {
     private static final Pattern TOKEN = Pattern.compile("\\s*([A-Za-z_][A-Za-z_0-9]*|\\d+(?:\\.\\d+)?|[-+*/^(),])");
-    private static final Set<String> FUNCTIONS = Set.of("min", "max", "sqrt", "atan", "ln");
+    private static final Set<String> FUNCTIONS = Set.of("min", "max", "sqrt", "atan", "ln", "exp");
 
     private final List<String> tokens;
     private int at;

@@ -140,7 +140,7 @@ class BlockPlannerTest {
         Asked tall = new Asked();
         tall.height = 400;
         assertThat(tall.plan().wall().value()).isEqualTo(60);
-        tall.wall = OptionalDouble.of(59);
+        tall.wall = OptionalDouble.of(56);
         assertThat(tall.found()).contains("thin-wall");
         tall.wall = OptionalDouble.of(60);
         assertThat(tall.found()).doesNotContain("thin-wall");
@@ -246,18 +246,18 @@ class BlockPlannerTest {
     }
 
     /**
-     * Three of 100 mm with the rule's 30 between: 360 x 80 x 200 in a wall of 40, 440 x 160 x 240 = 16896 cm3; inside it
-     * 1200 cm3 of trees, 1800 cm2 to be faced, 9 kg of metal.
+     * Three of 100 mm with the rule's 30 between: 360 x 80 x 200; the wall goes by the whole row, 0.15 x 360 = 54, so 468 x 188
+     * x 254 = 22347.9 cm3; inside it 1200 cm3 of trees, 1800 cm2 to be faced, 9 kg of metal.
      */
     @Test
     void severalCavitiesStandInARow() {
         BlockPlan plan = row(3, OptionalDouble.empty()).plan();
         assertThat(plan.partition().orElseThrow().between().value()).isEqualTo(30);
-        assertThat(plan.wall().value()).isEqualTo(40);
-        assertThat(plan.outerWidth()).isEqualTo(440);
-        assertThat(plan.body().value()).isCloseTo(16896, EXACT);
+        assertThat(plan.wall().value()).isCloseTo(54, EXACT);
+        assertThat(plan.outerWidth()).isCloseTo(468, EXACT);
+        assertThat(plan.body().value()).isCloseTo(22347.936, EXACT);
         assertThat(plan.fine().volume().value()).isCloseTo(1800 * 0.8 * 1.04, EXACT);
-        assertThat(plan.backup().volume().value()).isCloseTo((16896 - 1200 - 1440) * 1.04, EXACT);
+        assertThat(plan.backup().volume().value()).isCloseTo((22347.936 - 1200 - 1440) * 1.04, EXACT);
         assertThat(plan.poured().orElseThrow().value() - plan.burnt().value()).isCloseTo(9000, EXACT);
     }
 
@@ -301,5 +301,18 @@ class BlockPlannerTest {
         assertThat(asked.found()).doesNotContain("few-chaplets");
         // 600 * 2 * 0.8 + 2 * 300
         assertThat(plan.fine().volume().value()).isCloseTo(1560 * 1.04, EXACT);
+    }
+
+    /** What stands against a mix stands against the block made of it, once where both mixes are one. */
+    @Test
+    void aMixThatFailedItsTrialStopsTheBlock() {
+        Asked asked = new Asked();
+        kilnryu.core.finding.Findings failed = new kilnryu.core.finding.Findings(
+                List.of(kilnryu.core.finding.Finding.stop("trial-failed.3", "blend", "crumbled at 650", "", "")));
+        Mix bad = new Mix("garden", asked.fine.density(), asked.fine.water(), 50, false, failed);
+        asked.fine = bad;
+        asked.backup = bad;
+        assertThat(asked.found()).containsOnlyOnce("trial-failed.3");
+        assertThat(asked.plan().findings().stops()).hasSize(1);
     }
 }

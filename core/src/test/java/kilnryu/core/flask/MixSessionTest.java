@@ -152,4 +152,24 @@ class MixSessionTest {
             }
         }
     }
+
+    /** Which limit closed a bowl is said: two molds in 9.5 min, or 45 % of a bowl that the mix rises in. */
+    @Test
+    void theLimitThatClosedABowlIsSaid() {
+        MixSession byTime = MixSession.of(molds(5, 300), THREE_LITRES, vacuum(9.5, 1));
+        assertThat(byTime.batches().get(0).limit()).startsWith("time: 2 molds").contains("9.5 min");
+        assertThat(byTime.batches().get(2).limit()).isEmpty();
+        // 45 % of 3000 is 1350: one of 900 and none beside it
+        MixSession byRise = MixSession.of(molds(3, 900), THREE_LITRES, vacuum(20, 1));
+        assertThat(byRise.batches().get(0).limit()).startsWith("rise").contains("45 %");
+        assertThat(byRise.batches().get(2).limit()).isEmpty();
+    }
+
+    /** Five of 300 cm3: 5 x 387 g of powder and 5 x 153 g of water. */
+    @Test
+    void powderAndWaterOfTheSession() {
+        MixSession session = MixSession.of(molds(5, 300), THREE_LITRES, vacuum(9.5, 1));
+        assertThat(session.powder().value()).isCloseTo(1935, within(1e-9));
+        assertThat(session.water().value()).isCloseTo(765, within(1e-9));
+    }
 }

@@ -104,4 +104,20 @@ class BlendTest {
                             Math.max(one.density(), other.density()) + 1e-9);
         }
     }
+
+    /** The limit of a blend holds for a mix of which only the plaster is known, too: 60 is let pass, 61 is not. */
+    @Test
+    void muchPlasterIsSaidOfAnyMix() {
+        assertThat(Blend.ofPlaster(60, Factors.HANDBOOK).all()).isEmpty();
+        assertThat(Blend.ofPlaster(61, Factors.HANDBOOK).has("much-binder")).isTrue();
+    }
+
+    @Test
+    void ingredientsAreKnownByTheWordsOfTheShop() {
+        assertThat(Ingredient.told("sand")).contains(Ingredient.SILICA_SAND);
+        assertThat(Ingredient.told("silica")).contains(Ingredient.SILICA_FLOUR);
+        assertThat(Ingredient.told("pottery plaster")).contains(Ingredient.PLASTER);
+        assertThat(Ingredient.told("grog")).contains(Ingredient.GROG);
+        assertThat(Ingredient.told("tea leaves")).isEmpty();
+    }
 }
