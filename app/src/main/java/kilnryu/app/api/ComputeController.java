@@ -14,6 +14,8 @@ import kilnryu.app.kiln.ProgramQuestionReader;
 import kilnryu.app.mold.BlockReader;
 import kilnryu.app.mold.MoldReader;
 import kilnryu.app.plan.ContractFigures;
+import kilnryu.app.plan.PlanDocument;
+import kilnryu.app.plan.Plans;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Paths;
 import kilnryu.app.shell.ShellReader;
@@ -43,8 +45,11 @@ import tools.jackson.databind.JsonNode;
 class ComputeController {
     private final FactorStore factors;
 
-    ComputeController(FactorStore factors) {
+    private final Plans plans;
+
+    ComputeController(FactorStore factors, Plans plans) {
         this.factors = factors;
+        this.plans = plans;
     }
 
     @Operation(summary = "Volume, metal and charge of a tree")
@@ -108,6 +113,22 @@ class ComputeController {
     @PostMapping(path = "/program", consumes = MediaType.APPLICATION_JSON_VALUE)
     ProgramAnswer program(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
         return answer(account, body, ProgramQuestionReader::read, ProgramAnswer::of);
+    }
+
+    @Operation(summary = "All figures and findings of a plan document, as the pages say them")
+    @PostMapping(path = "/plan", consumes = MediaType.APPLICATION_JSON_VALUE)
+    PlanAnswer plan(
+            @AuthenticationPrincipal Account account,
+            @io.swagger.v3.oas.annotations.parameters.RequestBody(
+                            description = "A plan document as exported, format kiln-ryu-plan",
+                            content = @Content(schema = @Schema(implementation = Contract.PlanRequest.class)))
+                    @RequestBody
+                    String document) {
+        try {
+            return PlanAnswer.of(plans.asked(account, document));
+        } catch (PlanDocument.Unusable e) {
+            throw new Impossible(Map.of("", e.getMessage()));
+        }
     }
 
     /** A blend without a name: the API asks for none. */

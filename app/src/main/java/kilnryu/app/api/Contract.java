@@ -230,4 +230,19 @@ final class Contract {
             Double combined_water,
             Double h,
             Double emissivity) {}
+
+    @Schema(
+            name = "PlanRequest",
+            description = "A plan document as exported; its schema is at /api/plan-schema/1",
+            requiredProperties = {"format", "version", "tree"})
+    record PlanRequest(
+            @Schema(allowableValues = "kiln-ryu-plan") String format,
+            Integer version,
+            String name,
+            Object tree,
+            Object mold,
+            Object firing,
+            Object typed,
+            Object constants,
+            Object results) {}
 }

@@ -317,6 +317,9 @@ class BlendController {
         model.addAttribute("effect", read.effect());
         model.addAttribute("figures", figures);
         model.addAttribute("findings", findings);
+        boolean tried = id > 0 && !store.trials(account.studioId(), id).isEmpty();
+        model.addAttribute(
+                "unjudged", tried ? List.of() : List.of("how it stands the fire (no trial of it is on file)"));
         model.addAttribute("ingredients", Options.of(Ingredient.values(), Ingredient::key, Ingredient::label));
         model.addAttribute(
                 "ways", Options.of(BlendReader.Told.values(), BlendReader.Told::key, BlendReader.Told::label));

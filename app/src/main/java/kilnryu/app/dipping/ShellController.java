@@ -230,6 +230,14 @@ class ShellController {
                 s.shell().findings().all().stream()
                         .map(f -> FindingView.of(f, views, 0))
                         .toList());
+        List<String> unjudged = new ArrayList<>();
+        if (s.shell().strength().isEmpty()) {
+            unjudged.add("whether it bears the metal (no place on the tree is known)");
+        }
+        if (s.shell().drying().isEmpty()) {
+            unjudged.add("how long its coats dry in this room");
+        }
+        model.addAttribute("unjudged", unjudged);
         model.addAttribute("corrected", s.corrected() == 1 ? "" : Show.digits(s.corrected()));
         model.addAttribute("drawing", drawing(account, s, events));
         model.addAttribute("masses", masses(account, s));

@@ -16,6 +16,7 @@ import kilnryu.core.flask.MixSession;
 import kilnryu.core.flask.StudioFlask;
 import kilnryu.core.piece.Equipment;
 import kilnryu.core.quantity.Measure;
+import kilnryu.core.tree.Crucible;
 
 /** Reads a studio's equipment from its fields. */
 public final class EquipmentReader {
@@ -41,6 +42,7 @@ public final class EquipmentReader {
      * @param places flasks that go under the bell at once
      * @param scaleMost what the scale bears, g
      * @param scaleStep its last digit, g
+     * @param crucible what is melted at once
      */
     public record Workshop(
             Equipment equipment,
@@ -49,7 +51,8 @@ public final class EquipmentReader {
             Fit.Shop shop,
             int places,
             OptionalDouble scaleMost,
-            OptionalDouble scaleStep) {}
+            OptionalDouble scaleStep,
+            Crucible crucible) {}
 
     public static Workshop workshop(Fields fields) {
         return new EquipmentReader(fields).workshop();
@@ -67,6 +70,8 @@ public final class EquipmentReader {
         OptionalDouble kilnWide = fields.quantity("kiln_width_mm", Range.LENGTH);
         OptionalDouble kilnHigh = fields.quantity("kiln_height_mm", Range.LENGTH);
         OptionalDouble lift = fields.quantity("lift_kg", LIFT);
+        OptionalDouble capacity = fields.quantity("crucible_cm3", Range.VOLUME);
+        OptionalDouble rated = fields.quantity("crucible_rated_g", Range.MASS);
         OptionalInt places = fields.whole("bell_places", 1, 50);
         fields.quantity("slurry_price", PRICE);
         fields.quantity("stucco_price", PRICE);
@@ -84,7 +89,7 @@ public final class EquipmentReader {
                 kilnHigh,
                 fields.quantity("tank_diameter_mm", Range.LENGTH),
                 fields.quantity("tank_depth_mm", Range.LENGTH),
-                fields.quantity("crucible_cm3", Range.VOLUME),
+                capacity,
                 lift);
         return new Workshop(
                 equipment,
@@ -93,7 +98,8 @@ public final class EquipmentReader {
                 new Fit.Shop(opening, underBell, kilnWide, kilnHigh, lift, table),
                 places.orElse(1),
                 fields.quantity("scale_capacity_g", SCALE),
-                fields.quantity("scale_step_g", STEP));
+                fields.quantity("scale_step_g", STEP),
+                new Crucible(capacity, rated));
     }
 
     private static OptionalDouble largest(OptionalDouble typed, DoubleStream listed) {

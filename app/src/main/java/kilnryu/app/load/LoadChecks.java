@@ -1,16 +1,24 @@
 package kilnryu.app.load;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import kilnryu.app.kiln.StudioKiln;
+import kilnryu.app.plan.Plan;
 import kilnryu.core.burnout.BurnoutProgram;
 import kilnryu.core.burnout.Segment;
 import kilnryu.core.burnout.Subject;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
+import kilnryu.core.material.Alloy;
 import kilnryu.core.material.PatternMaterial;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.tree.Crucible;
 
 /** What stands against a load and its kiln, beside what the simulation finds. */
 final class LoadChecks {
@@ -73,6 +81,58 @@ final class LoadChecks {
                         highest),
                 "The one that stands least rules.",
                 "The hold is longer for it; or two firings.")));
+    }
+
+    /** The metal of all molds against the crucible on file, and each mold against who carries it. */
+    static Findings melts(List<Stand> stands) {
+        List<Finding> found = new ArrayList<>();
+        Map<Alloy, List<Figure>> charges = new LinkedHashMap<>();
+        for (Stand s : stands) {
+            s.saved()
+                    .plan()
+                    .tree()
+                    .ifPresent(t -> charges.computeIfAbsent(t.tree().alloy(), a -> new ArrayList<>())
+                            .add(s.saved().plan().weighed().map(w -> w.charge()).orElse(t.charge())));
+            Stream.of(s.saved().plan().found().tree(), s.saved().plan().found().mold())
+                    .flatMap(f -> f.all().stream())
+                    .filter(f -> f.id().equals("crucible") || f.id().equals("lift") || f.id().startsWith("lift."))
+                    .map(f -> of(s, f))
+                    .forEach(found::add);
+        }
+        charges.forEach((alloy, each) -> {
+            Figure all = Figure.computed("charge", "charge of the load", Measure.GRAM)
+                    .total(each);
+            Plan.Reading reading = stands.get(0).saved().plan().reading();
+            Crucible crucible = reading.hands().crucible();
+            crucible.fill(alloy, all, reading.factors())
+                    .filter(f -> f.value() > 1)
+                    .ifPresent(f -> found.add(Finding.note(
+                                    "melts." + alloy.key(),
+                                    "molds",
+                                    String.format(
+                                            Locale.ROOT,
+                                            "%s: %.1f kg in all, at least %d melts.",
+                                            alloy.label(),
+                                            all.value() / 1000,
+                                            crucible.melts(alloy, all, reading.factors())
+                                                    .orElseThrow()),
+                                    "The crucible does not hold it at once; the molds cool while the next melt comes up.",
+                                    "Melt the largest share first, keep the heel; molds stay in the kiln until their melt is ready.")
+                            .from(f)));
+        });
+        return new Findings(found);
+    }
+
+    private static Finding of(Stand stand, Finding f) {
+        return new Finding(
+                f.id() + "." + stand.key(),
+                f.severity(),
+                f.safety(),
+                "molds[" + stand.key() + "]",
+                stand.name() + ": " + f.message(),
+                f.reason(),
+                f.remedy(),
+                f.figureBehind().orElse(null));
     }
 
     /** The usual cautions of a load, at the place where it is planned. */

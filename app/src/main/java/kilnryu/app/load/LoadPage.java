@@ -42,7 +42,8 @@ public record LoadPage(
         List<DutyView> duties,
         List<FigureView> figures,
         List<FindingView> findings,
-        List<Group> groups) {
+        List<Group> groups,
+        List<String> unjudged) {
     private static final Formula COST = Formula.of("energy * tariff");
     private static final double POUR_BELOW_K = 50;
 
@@ -161,7 +162,24 @@ public record LoadPage(
                     plan.findings().all().stream()
                             .map(f -> FindingView.of(f, views, pinned().indexOf(f) + 1))
                             .toList(),
-                    groups());
+                    groups(),
+                    unjudged());
+        }
+
+        private List<String> unjudged() {
+            List<String> missing = new ArrayList<>();
+            if (plan.stands().isEmpty()) {
+                missing.add("the load: no mold is in it");
+            }
+            if (plan.kiln().isEmpty()) {
+                missing.add("places, lag and energy (no kiln is chosen)");
+            }
+            if (plan.program().filter(p -> !p.segments().isEmpty()).isEmpty()) {
+                missing.add("the program");
+            } else if (plan.clock().isEmpty()) {
+                missing.add("the hours (no time of the pour)");
+            }
+            return missing;
         }
 
         private String curve(Optional<LoadCurve.Window> window) {

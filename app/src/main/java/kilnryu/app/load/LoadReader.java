@@ -196,6 +196,7 @@ class LoadReader {
                     .and(tried.program.map(BurnoutProgram::findings).orElse(Findings.NONE))
                     .and(back.map(BackPlan::findings).orElse(Findings.NONE))
                     .and(kiln.map(k -> LoadChecks.control(k, tried.program)).orElse(Findings.NONE))
+                    .and(LoadChecks.melts(standing))
                     .and(LoadChecks.cautions(standing, kiln));
             return new LoadPlan(
                     fields,

@@ -95,6 +95,21 @@ public record PiecePage(
                 "");
     }
 
+    /** What nothing is said of for want of a mesh or of figures. */
+    public List<String> unjudged() {
+        List<String> missing = new ArrayList<>();
+        if (figures.isEmpty()) {
+            missing.add("volume and mass");
+        }
+        if (shape == null) {
+            missing.add("walls, thick places and pockets (they need a mesh)");
+        }
+        if (material == null) {
+            missing.add("how the pattern leaves the mold (its material)");
+        }
+        return missing;
+    }
+
     PiecePage withSilhouette(String drawn) {
         return new PiecePage(figures, findings, advice, splits, material, mesh, shape, marks, sides, unit, drawn);
     }

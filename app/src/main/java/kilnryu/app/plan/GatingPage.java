@@ -41,6 +41,7 @@ import kilnryu.core.tree.Part;
  * @param summaries one line for each member, by key
  * @param sticks what to cut, by diameter
  * @param offers members that findings ask for
+ * @param judged whether nothing was missing that it is judged by
  */
 public record GatingPage(
         String drawing,
@@ -51,7 +52,8 @@ public record GatingPage(
         List<String> added,
         Map<String, String> summaries,
         List<Sticks> sticks,
-        List<Offer> offers) {
+        List<Offer> offers,
+        boolean judged) {
     private static final double USUAL_STICK = 300;
     private static final double SAW = 1;
 
@@ -101,7 +103,8 @@ public record GatingPage(
                     compares ? without(pinned, before) : List.of(),
                     summaries(),
                     sticks(),
-                    offers(pinned));
+                    offers(pinned),
+                    plan.judged().whole("gating"));
         }
 
         /** Volume, metal and charge, by the scale where the tree was weighed; the other sums stand on the Tree page. */
@@ -120,7 +123,7 @@ public record GatingPage(
             for (Finding f : findings) {
                 numbered.add(FindingView.of(f, views, numbered.size() + 1));
             }
-            return numbered;
+            return FindingView.grouped(numbered);
         }
 
         private List<Offer> offers(List<Finding> findings) {
@@ -286,12 +289,14 @@ public record GatingPage(
     public String tally() {
         List<String> words = new ArrayList<>();
         for (String severity : List.of("stop", "warn", "note")) {
-            long count =
-                    findings.stream().filter(f -> f.severity().equals(severity)).count();
+            long count = findings.stream()
+                    .filter(f -> f.severity().equals(severity))
+                    .mapToLong(f -> 1 + f.also().size())
+                    .sum();
             if (count > 0) {
                 words.add(counted(count, severity.equals("warn") ? "warning" : severity));
             }
         }
-        return words.isEmpty() ? "Nothing stands against it" : String.join(" · ", words);
+        return words.isEmpty() ? (judged ? "No problems found" : "Not yet judged") : String.join(" · ", words);
     }
 }

@@ -32,12 +32,15 @@ import kilnryu.core.material.HeatChecks;
 import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.quantity.Length;
 import kilnryu.core.quantity.Mass;
+import kilnryu.core.quantity.Measure;
 import kilnryu.core.shell.OfTree;
 import kilnryu.core.shell.Strength.Curve;
 import kilnryu.core.shell.Strength.Place;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.sum.Known;
+import kilnryu.core.tree.Crucible;
+import kilnryu.core.tree.Lift;
 import kilnryu.core.tree.Outline;
 import kilnryu.core.tree.TreePlan;
 import kilnryu.core.tree.WeighedTree;
@@ -48,6 +51,7 @@ import kilnryu.core.tree.WeighedTree;
  * @param name as typed, empty when there is none yet
  * @param fields of each stage, with their remarks
  * @param reading how it was read; its factors are those of the studio under those of the chosen schools
+ * @param found what its checks found, by page
  */
 public record Plan(
         String name,
@@ -64,18 +68,30 @@ public record Plan(
         Optional<Clearances> clearances,
         Optional<Figure> pour,
         Optional<Firing> firing,
-        Findings findings) {
+        Found found) {
+
+    /**
+     * What a studio melts and lifts at once.
+     *
+     * @param lift kg that one person lifts, empty where not said
+     */
+    public record Hands(Crucible crucible, OptionalDouble lift) {
+        /** Where no equipment is on file. */
+        public static final Hands UNKNOWN =
+                new Hands(new Crucible(OptionalDouble.empty(), OptionalDouble.empty()), OptionalDouble.empty());
+    }
 
     /** What decides how typed things are read. */
-    public record Reading(Units units, Factors factors, ZoneId zone, Schools schools, Mixes mixes, Recipes recipes) {
+    public record Reading(
+            Units units, Factors factors, ZoneId zone, Schools schools, Mixes mixes, Recipes recipes, Hands hands) {
         /** Where no studio has schools of its own. */
         public Reading(Units units, Factors factors, ZoneId zone) {
-            this(units, factors, zone, Schools.NONE, Mixes.NONE, Recipes.NONE);
+            this(units, factors, zone, Schools.NONE, Mixes.NONE, Recipes.NONE, Hands.UNKNOWN);
         }
 
         /** The same with the constants of the schools that the sheets name. */
         private Reading by(Map<Stage, Map<String, String>> typed) {
-            return new Reading(units, schools.over(factors, typed.values()), zone, schools, mixes, recipes);
+            return new Reading(units, schools.over(factors, typed.values()), zone, schools, mixes, recipes, hands);
         }
     }
 
@@ -85,6 +101,16 @@ public record Plan(
             fields.put(stage, Fields.typed(typed.getOrDefault(stage, Map.of()), reading.units));
         }
         return new Builder(fields, reading.by(typed)).build();
+    }
+
+    /** All that the checks found, most severe first. */
+    public Findings findings() {
+        return found.all();
+    }
+
+    /** What of each page is judged, and what is missing for it. */
+    public Judged judged() {
+        return Judged.of(this);
     }
 
     public boolean precious() {
@@ -148,17 +174,28 @@ public record Plan(
                             f -> FiringReader.firing(choices, tree.orElseThrow(), f, reading.factors))
                     .or(() -> block.map(b -> FiringReader.firing(choices, tree.orElseThrow(), b, reading.factors)))
                     .or(() -> shell.map(s -> FiringReader.firing(choices, tree.orElseThrow(), s, reading.factors)));
-            Findings findings = gating.map(GatingReader.Built::findings)
+            Figure charge = weighed.map(WeighedTree::charge)
+                    .or(() -> tree.map(TreePlan::charge))
+                    .orElse(null);
+            Findings ofTree = tree.map(TreePlan::findings)
                     .orElse(Findings.NONE)
                     .and(weighed.map(WeighedTree::findings).orElse(Findings.NONE))
-                    .and(findings(tree, flask, clearances, pour, firing))
-                    .and(flask.map(f -> SchoolChecks.check(f, extras.school(), reading.factors))
-                            .orElse(Findings.NONE))
+                    .and(tree.map(t -> melted(t, charge)).orElse(Findings.NONE));
+            Findings ofMold = flask.map(
+                            f -> againstFlask(f, clearances.orElseThrow(), tree.orElseThrow(), pour, extras))
+                    .orElse(Findings.NONE)
                     .and(block.map(b -> againstBlock(b, tree.orElseThrow(), pour))
                             .orElse(Findings.NONE))
                     .and(shell.map(ShellReader.Built::findings).orElse(Findings.NONE))
+                    .and(lifted(tree, flask, block, shell, moldFields));
+            Findings ofFiring = firing.map(f -> f.program()
+                            .findings()
+                            .and(f.clock().map(c -> c.findings()).orElse(Findings.NONE)))
+                    .orElse(Findings.NONE)
                     .and(tree.map(t -> HeatChecks.check(poured(choices, t, extras, pour), reading.factors))
                             .orElse(Findings.NONE));
+            Found found =
+                    new Found(ofTree, gating.map(GatingReader.Built::findings).orElse(Findings.NONE), ofMold, ofFiring);
             return new Plan(
                     name.orElse(""),
                     fields,
@@ -174,7 +211,7 @@ public record Plan(
                     clearances,
                     pour,
                     firing,
-                    findings);
+                    found);
         }
 
         private Optional<BlockPlan> block(
@@ -303,27 +340,58 @@ public record Plan(
                     reading.factors);
         }
 
-        private static Findings findings(
+        private Findings againstFlask(
+                FlaskPlan flask,
+                Clearances clearances,
+                TreePlan tree,
+                Optional<Figure> pour,
+                MoldReader.Extras extras) {
+            return flask.findings()
+                    .and(clearances.findings())
+                    .and(MoldChecks.check(tree.tree().alloy(), flask.flask().system(), pour, Optional.empty()))
+                    .and(SchoolChecks.check(flask, extras.school(), reading.factors));
+        }
+
+        /** The charge against the crucible on file, and against who carries it. */
+        private Findings melted(TreePlan tree, Figure charge) {
+            Hands hands = reading.hands;
+            Findings found = hands.crucible().check(tree.tree().alloy(), charge, reading.factors);
+            return hands.lift().isEmpty()
+                    ? found
+                    : found.and(Lift.check(
+                            charge, "The charge alone", "charge", hands.lift().getAsDouble()));
+        }
+
+        /** The mold at its heaviest against who carries it; a block or shell with a limit of its own judges itself. */
+        private Findings lifted(
                 Optional<TreePlan> tree,
                 Optional<FlaskPlan> flask,
-                Optional<Clearances> clearances,
-                Optional<Figure> pour,
-                Optional<Firing> firing) {
-            Findings found = tree.map(TreePlan::findings).orElse(Findings.NONE);
+                Optional<BlockPlan> block,
+                Optional<ShellReader.Built> shell,
+                Fields mold) {
+            if (reading.hands.lift().isEmpty()) {
+                return Findings.NONE;
+            }
+            double kilos = reading.hands.lift().getAsDouble();
             if (flask.isPresent()) {
-                found = found.and(flask.get().findings())
-                        .and(clearances.orElseThrow().findings())
-                        .and(MoldChecks.check(
-                                tree.orElseThrow().tree().alloy(),
-                                flask.get().flask().system(),
-                                pour,
-                                Optional.empty()));
+                Figure wet = flask.get().filledMass();
+                Figure poured = Figure.computed("poured", "flask with its metal", Measure.GRAM)
+                        .total(List.of(flask.get().powder(), tree.orElseThrow().cavityMetal()));
+                return Lift.check(
+                        poured.value() > wet.value() ? poured : wet, "The flask without its steel", "mold", kilos);
             }
-            if (firing.isPresent()) {
-                found = found.and(firing.get().program().findings())
-                        .and(firing.get().clock().map(c -> c.findings()).orElse(Findings.NONE));
+            if (block.isPresent()
+                    && mold.written().getOrDefault("block.lift_kg", "").isBlank()) {
+                Figure wet = block.get().wet();
+                Figure poured = block.get().poured().orElse(wet);
+                return Lift.check(poured.value() > wet.value() ? poured : wet, "The block", "mold", kilos);
             }
-            return found;
+            if (mold.written().getOrDefault("shell.lift_kg", "").isBlank()) {
+                return shell.flatMap(s -> s.plan().lift())
+                        .map(l -> Lift.check(l, "The shell with its metal", "mold", kilos))
+                        .orElse(Findings.NONE);
+            }
+            return Findings.NONE;
         }
     }
 }

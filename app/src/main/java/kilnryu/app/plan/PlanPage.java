@@ -208,7 +208,8 @@ public record PlanPage(
             return all.stream()
                     .sorted(java.util.Comparator.comparing(Finding::severity))
                     .map(f -> FindingView.of(f, views, 0))
-                    .toList();
+                    .collect(java.util.stream.Collectors.collectingAndThen(
+                            java.util.stream.Collectors.toList(), FindingView::grouped));
         }
 
         private List<Ready> ready() {

@@ -10,6 +10,8 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import kilnryu.app.account.Account;
 import kilnryu.app.blend.BlendStore;
+import kilnryu.app.equipment.EquipmentReader;
+import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.piece.PieceParts;
 import kilnryu.app.school.SchoolStore;
@@ -38,6 +40,7 @@ public class Plans {
     private final BlendStore blends;
     private final RecipeStore recipes;
     private final PieceParts pieces;
+    private final EquipmentStore equipment;
 
     Plans(
             TreeStore trees,
@@ -46,7 +49,9 @@ public class Plans {
             SchoolStore schools,
             BlendStore blends,
             RecipeStore recipes,
-            PieceParts pieces) {
+            PieceParts pieces,
+            EquipmentStore equipment) {
+        this.equipment = equipment;
         this.pieces = pieces;
         this.recipes = recipes;
         this.trees = trees;
@@ -120,7 +125,47 @@ public class Plans {
                 account.zoneId(),
                 known,
                 blends.mixes(account.studioId(), own),
-                recipes.of(account.studioId()));
+                recipes.of(account.studioId()),
+                hands(account));
+    }
+
+    private Plan.Hands hands(Account account) {
+        EquipmentReader.Workshop workshop =
+                EquipmentReader.workshop(equipment.of(account.studioId()).fields());
+        return new Plan.Hands(workshop.crucible(), workshop.equipment().lift());
+    }
+
+    /**
+     * A document as this studio would read it, without taking it in: its own constants over the studio's, judged by the
+     * studio's equipment.
+     *
+     * @throws PlanDocument.Unusable with a clear word when it is no plan or holds what cannot be
+     */
+    public Plan asked(Account account, String document) throws PlanDocument.Unusable {
+        Factors studio = factors.of(account.studioId());
+        PlanDocument.Content content = PlanDocument.read(document, reading(account, studio));
+        Map<String, Replacement> own = new HashMap<>(studio.replaced());
+        content.constants().forEach((key, value) -> {
+            boolean other = kilnryu.app.factor.Catalogue.named(key)
+                    .map(c -> studio.value(c) != value)
+                    .orElse(false);
+            if (other) {
+                own.put(key, new Replacement(value, "as the document says"));
+            }
+        });
+        Map<Stage, Map<String, String>> typed = new EnumMap<>(Stage.class);
+        typed.putAll(content.stages());
+        Plan.Reading reading = reading(account, new Factors(own));
+        return Plan.read(
+                meshed(account, typed),
+                new Plan.Reading(
+                        Units.METRIC,
+                        reading.factors(),
+                        reading.zone(),
+                        reading.schools(),
+                        reading.mixes(),
+                        reading.recipes(),
+                        reading.hands()));
     }
 
     /** A plan as it was when a document of it was frozen: with the constants of that day. */

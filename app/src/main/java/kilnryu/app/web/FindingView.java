@@ -1,6 +1,10 @@
 package kilnryu.app.web;
 
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import kilnryu.core.finding.Finding;
 
 /**
@@ -8,6 +12,7 @@ import kilnryu.core.finding.Finding;
  *
  * @param sum null when it came from a choice
  * @param number that stands on the drawing too, 0 for none
+ * @param also the same at further places
  */
 public record FindingView(
         String id,
@@ -18,7 +23,8 @@ public record FindingView(
         String reason,
         String remedy,
         FigureView sum,
-        int number) {
+        int number,
+        List<FindingView> also) {
 
     public static FindingView of(Finding finding, FigureView.Maker views, int number) {
         return new FindingView(
@@ -30,6 +36,24 @@ public record FindingView(
                 finding.reason(),
                 finding.remedy(),
                 finding.figureBehind().map(views::of).orElse(null),
-                number);
+                number,
+                List.of());
+    }
+
+    /** Findings that say the same of several places, each once, at the first of them; in the order they came. */
+    public static List<FindingView> grouped(List<FindingView> all) {
+        Map<List<Object>, List<FindingView>> alike = new LinkedHashMap<>();
+        for (FindingView f : all) {
+            String kind = f.id.replaceFirst("\\..*", "");
+            alike.computeIfAbsent(List.of(kind, f.severity, f.safety, f.reason, f.remedy), k -> new ArrayList<>())
+                    .add(f);
+        }
+        return alike.values().stream()
+                .map(group -> group.get(0).with(group.subList(1, group.size())))
+                .toList();
+    }
+
+    private FindingView with(List<FindingView> others) {
+        return new FindingView(id, severity, safety, place, message, reason, remedy, sum, number, List.copyOf(others));
     }
 }

@@ -54,7 +54,7 @@ public final class TreePlanner {
     }
 
     public static List<Constant> constants() {
-        return List.of(RESERVE, LEAST_RESERVE, LEAST_YIELD);
+        return List.of(RESERVE, LEAST_RESERVE, LEAST_YIELD, Crucible.FULL, Crucible.LOOSE);
     }
 
     /**
