@@ -478,4 +478,37 @@ class FiringPagesTest extends AppTest {
                         .getStatus())
                 .isEqualTo(404);
     }
+
+    /** One clock: the hours of the load hold on the tree's pages, not those of its own plan. */
+    @Test
+    void aTreeInALoadShowsTheLoadsHours() throws Exception {
+        assertThat(page(owner, "/trees/" + tree + "/firing")).doesNotContain("In load");
+        Map<String, String> load = load(tree);
+        load.put("pour_at", "2031-05-07T16:40");
+        long id = number(send(owner, "/firings/0/load", load));
+        String firing = page(owner, "/trees/" + tree + "/firing");
+        assertThat(firing)
+                .contains("In load Ebb tide, waiting: close ", "pour Wed 7 May, 16:40", "href=\"/firings/" + id + "\"")
+                .contains("Ebb tide, waiting, close ");
+        String card = page(owner, "/trees/" + tree + "/card");
+        assertThat(card)
+                .contains("In load Ebb tide, waiting", "pour Wed 7 May, 16:40")
+                .doesNotContain(">Be there<");
+        send(owner, "/firings/" + id + "/away", Map.of());
+        assertThat(page(owner, "/trees/" + tree + "/firing")).doesNotContain("In load");
+    }
+
+    /** 3.9 g/cm3 is no load for a crucible rated for 20 g; two melts, and one tree that does not go into one. */
+    @Test
+    void aLoadIsHeldAgainstTheCrucible() throws Exception {
+        long id = firing();
+        assertThat(page(owner, "/firings/" + id)).doesNotContain("what the crucible melts at once");
+        send(owner, "/equipment", Map.of("version", "0", "crucible_rated_g", "20 g", "lift_kg", "0.1 kg"));
+        assertThat(page(owner, "/firings/" + id))
+                .contains(
+                        "Reed warbler: The charge of",
+                        "what the crucible melts at once",
+                        "one person lifts 0.1 kg here");
+        assertThat(page(owner, "/trees/" + tree + "/tree")).contains("what the crucible melts at once");
+    }
 }

@@ -206,7 +206,7 @@ class PlanPagesTest extends AppTest {
         // ramps: 130, 50, 450, 135 K at 200 K/h and 80 K at 100 K/h = 3.8 h + 48 min = 278 min; at heat an hour, 30 min
         // rest;
         // the reference flask of 100 by 150 mm is dry after 606 min at 150 C, more in the rest: 17 to 23 hours in all
-        assertThat(page).containsPattern("close (1[6-9]|2[0-2]):[0-5]\\d");
+        assertThat(page).containsPattern("close Thu (1[6-9]|2[0-2]):[0-5]\\d");
         assertThat(page).contains("drain tray out").contains("turn the flask, cup up");
         assertThat(page).contains("the last mold is dry at the middle");
         assertThat(page).contains("The program is being tried on the mold");

@@ -4,11 +4,12 @@ import java.time.Clock;
 import java.time.ZonedDateTime;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import kilnryu.app.account.Account;
+import kilnryu.app.plan.Berth;
 import kilnryu.app.plan.PlanPage;
 import kilnryu.app.plan.Plans;
-import kilnryu.app.plan.Station;
-import kilnryu.app.plan.Stations;
+import kilnryu.app.plan.Streams;
 import kilnryu.app.web.Show;
 import kilnryu.core.flask.MixSchool;
 import org.springframework.http.HttpStatus;
@@ -27,24 +28,33 @@ import org.springframework.web.server.ResponseStatusException;
 class CardController {
     private final Plans plans;
     private final CardPdf pdf;
-    private final List<Station.Source> laterStations;
+    private final Streams streams;
     private final Clock clock;
 
-    CardController(Plans plans, CardPdf pdf, List<Station.Source> laterStations, Clock clock) {
+    CardController(Plans plans, CardPdf pdf, Streams streams, Clock clock) {
         this.plans = plans;
         this.pdf = pdf;
-        this.laterStations = laterStations;
+        this.streams = streams;
         this.clock = clock;
     }
 
     /** What the card says besides the plan's page. */
-    public record Card(PlanPage page, List<MixSchool.Move> moves, String made, long revision, String studio) {}
+    public record Card(
+            PlanPage page,
+            List<MixSchool.Move> moves,
+            String made,
+            long revision,
+            String studio,
+            String berth,
+            List<String> unjudged,
+            long stops) {}
 
     @GetMapping("/trees/{id}/card")
     String show(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
         Plans.Saved saved = plans.find(account, id);
-        model.addAttribute("card", card(account, saved));
-        model.addAttribute("stream", Stations.of(saved, saved.plan(), "card", laterStations));
+        Streams.Seen seen = streams.of(account, saved, saved.plan(), "card");
+        seen.into(model);
+        model.addAttribute("card", card(account, saved, seen.berth()));
         model.addAttribute("id", id);
         return "card/card";
     }
@@ -57,14 +67,16 @@ class CardController {
         if (!paper.equals("a4") && !paper.equals("letter")) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
-        byte[] bytes = pdf.of(card(account, plans.find(account, id)), paper);
+        Plans.Saved saved = plans.find(account, id);
+        Optional<Berth> berth = streams.of(account, saved, saved.plan(), "card").berth();
+        byte[] bytes = pdf.of(card(account, saved, berth), paper);
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
                 .header("Content-Disposition", "inline; filename=\"bench-card-" + id + ".pdf\"")
                 .body(bytes);
     }
 
-    private Card card(Account account, Plans.Saved saved) {
+    private Card card(Account account, Plans.Saved saved, Optional<Berth> berth) {
         ZonedDateTime now = clock.instant().atZone(account.zoneId());
         long revision =
                 saved.sheets().values().stream().mapToLong(s -> s.version()).sum();
@@ -73,6 +85,9 @@ class CardController {
                 saved.plan().moldExtras().school().moves(saved.plan().reading().factors()),
                 Show.dayAndClock(now),
                 revision,
-                account.studio());
+                account.studio(),
+                berth.map(Berth::told).orElse(""),
+                saved.plan().judged().all(),
+                saved.plan().findings().stops().size());
     }
 }

@@ -252,7 +252,7 @@ class RackController {
                     at.format(java.time.format.DateTimeFormatter.ofPattern("EEEE d MMMM", java.util.Locale.ENGLISH));
             days.computeIfAbsent(day, k -> new ArrayList<>())
                     .add(new Line(
-                            Show.clock(at),
+                            Show.weekday(at),
                             names.get(dip.job()),
                             dip.number() + " " + dip.coat().label(),
                             calendar.racks().getOrDefault(dip.job(), ""),

@@ -15,8 +15,7 @@ import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.piece.PieceParts;
 import kilnryu.app.plan.Plan;
 import kilnryu.app.plan.Plans;
-import kilnryu.app.plan.Station;
-import kilnryu.app.plan.Stations;
+import kilnryu.app.plan.Streams;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
@@ -50,7 +49,7 @@ class ShellPlanController {
     private final TankStore tanks;
     private final EquipmentStore equipment;
     private final PieceParts pieces;
-    private final List<Station.Source> laterStations;
+    private final Streams streams;
 
     ShellPlanController(
             Plans plans,
@@ -59,14 +58,14 @@ class ShellPlanController {
             TankStore tanks,
             EquipmentStore equipment,
             PieceParts pieces,
-            List<Station.Source> laterStations) {
+            Streams streams) {
         this.pieces = pieces;
         this.plans = plans;
         this.shells = shells;
         this.dips = dips;
         this.tanks = tanks;
         this.equipment = equipment;
-        this.laterStations = laterStations;
+        this.streams = streams;
     }
 
     /** A school for this piece. */
@@ -178,7 +177,7 @@ class ShellPlanController {
         Plan plan = saved.plan();
         model.addAttribute("id", saved.row().id());
         model.addAttribute("name", saved.row().name());
-        model.addAttribute("stream", Stations.of(saved, plan, "shell", laterStations));
+        streams.of(account, saved, plan, "shell").into(model);
         model.addAttribute("ready", plan.shell().isPresent());
         model.addAttribute(
                 "rackNames",

@@ -64,7 +64,7 @@ public final class CurveDrawing {
         svg = new Svg(
                 WIDTH,
                 HEIGHT,
-                "Kiln program from " + Show.clock(plan.at(0)) + " to the pour at " + Show.clock(plan.pour()));
+                "Kiln program from " + Show.weekday(plan.at(0)) + " to the pour at " + Show.weekday(plan.pour()));
     }
 
     public static String of(BackPlan plan, ZoneId zone, Units units) {

@@ -11,8 +11,7 @@ import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.plan.Plan;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.plan.Stage;
-import kilnryu.app.plan.Station;
-import kilnryu.app.plan.Stations;
+import kilnryu.app.plan.Streams;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.sheet.SheetForm;
@@ -45,12 +44,12 @@ class FitController {
 
     private final Plans plans;
     private final EquipmentStore equipment;
-    private final List<Station.Source> laterStations;
+    private final Streams streams;
 
-    FitController(Plans plans, EquipmentStore equipment, List<Station.Source> laterStations) {
+    FitController(Plans plans, EquipmentStore equipment, Streams streams) {
         this.plans = plans;
         this.equipment = equipment;
-        this.laterStations = laterStations;
+        this.streams = streams;
     }
 
     /** A flask as the page shows it. */
@@ -80,7 +79,7 @@ class FitController {
             Model model) {
         Plans.Saved saved = plans.find(account, id);
         fill(account, saved, asked, model);
-        model.addAttribute("stream", Stations.of(saved, saved.plan(), "mold", laterStations));
+        streams.of(account, saved, saved.plan(), "mold").into(model);
         return "fit/fit";
     }
 

@@ -1,5 +1,7 @@
 package kilnryu.app.load;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
@@ -95,18 +97,36 @@ class FiringStore {
         return jdbc.sql("select * from firing where studio_id = :studio and id = :id")
                 .param("studio", studio)
                 .param("id", id)
-                .query((rs, n) -> new Row(
-                        rs.getLong("id"),
-                        rs.getLong("studio_id"),
-                        rs.getString("name"),
-                        json.readValue(rs.getString("fields"), TEXTS),
-                        rs.getInt("version"),
-                        rs.getString("state"),
-                        Optional.ofNullable(rs.getString("frozen")).map(f -> json.readValue(f, Frozen.class)),
-                        instant(rs.getTimestamp("started_at")),
-                        instant(rs.getTimestamp("ended_at")),
-                        rs.getString("ended_as")))
+                .query((rs, n) -> row(rs))
                 .optional();
+    }
+
+    /** The firing a tree stands in: the one that runs, else the one that is planned, else the last that has ended. */
+    Optional<Row> lastOf(long studio, long tree) {
+        return jdbc.sql("""
+                        select f.* from firing f join firing_mold m on m.firing_id = f.id and m.tree_id = :tree
+                         where f.studio_id = :studio and f.archived_at is null
+                         order by case f.state when 'running' then 0 when 'planned' then 1 else 2 end,
+                                  coalesce(f.ended_at, f.updated_at) desc, f.id desc limit 1
+                        """)
+                .param("studio", studio)
+                .param("tree", tree)
+                .query((rs, n) -> row(rs))
+                .optional();
+    }
+
+    private Row row(ResultSet rs) throws SQLException {
+        return new Row(
+                rs.getLong("id"),
+                rs.getLong("studio_id"),
+                rs.getString("name"),
+                json.readValue(rs.getString("fields"), TEXTS),
+                rs.getInt("version"),
+                rs.getString("state"),
+                Optional.ofNullable(rs.getString("frozen")).map(f -> json.readValue(f, Frozen.class)),
+                instant(rs.getTimestamp("started_at")),
+                instant(rs.getTimestamp("ended_at")),
+                rs.getString("ended_as"));
     }
 
     /** What runs, in all studios. */

@@ -278,7 +278,7 @@ public record LoadPage(
 
         private String when(double minute) {
             return plan.clock()
-                    .map(c -> Show.clock(c.at(minute)))
+                    .map(c -> Show.weekday(c.at(minute)))
                     .orElseGet(() -> Show.length(Duration.ofMinutes(Math.round(minute))));
         }
 

@@ -249,7 +249,7 @@ public class LogController {
                     account,
                     lines.size() + 1,
                     s,
-                    clock.map(c -> Show.clock(c.at(at))).orElseGet(() -> hours(at))));
+                    clock.map(c -> Show.weekday(c.at(at))).orElseGet(() -> hours(at))));
         }
         model.addAttribute("id", id);
         model.addAttribute("name", row.name());

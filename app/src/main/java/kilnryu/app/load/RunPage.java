@@ -208,7 +208,7 @@ public record RunPage(
                         d.kind().label(),
                         d.caution(),
                         state,
-                        done == null ? "" : "done at " + Show.clock(at(done.second() / 60)) + " by " + done.by(),
+                        done == null ? "" : "done at " + Show.weekday(at(done.second() / 60)) + " by " + done.by(),
                         next));
             }
             return all;
@@ -271,7 +271,7 @@ public record RunPage(
 
         /** By the kiln's clock; what comes after the firing by that on the wall. */
         private String when(Event e) {
-            return Show.clock(e.kind().equals("log") ? e.at().atZone(start.getZone()) : at(e.second() / 60));
+            return Show.weekday(e.kind().equals("log") ? e.at().atZone(start.getZone()) : at(e.second() / 60));
         }
 
         private static String duty(Event e) {

@@ -224,7 +224,7 @@ class TrialController {
             celsius[i] = (int) Math.round(s.celsius()[i]);
             wet[i] = (int) Math.round(s.wet()[i] * 100);
         }
-        String when = plan.clock().map(c -> Show.clock(c.at(s.minute()))).orElseGet(() -> minutes(s.minute()));
+        String when = plan.clock().map(c -> Show.weekday(c.at(s.minute()))).orElseGet(() -> minutes(s.minute()));
         return new Picture(s.minute(), when, celsius, wet);
     }
 }

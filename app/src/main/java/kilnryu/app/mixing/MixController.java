@@ -475,7 +475,7 @@ class MixController {
                 ? "planned " + Show.value(step.grams(), Measure.GRAM, account.units(), false)
                 : "";
         return new Line(
-                Show.clock(e.at().atZone(account.zoneId())),
+                Show.weekday(e.at().atZone(account.zoneId())),
                 step.title(),
                 e.kind().equals("back") ? "went back" : e.kind(),
                 e.reading() == null

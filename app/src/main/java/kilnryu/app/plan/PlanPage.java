@@ -201,7 +201,7 @@ public record PlanPage(
                     .ifPresent(c -> all.add(Finding.warn(
                             "late",
                             "pour",
-                            "The kiln should have been closed at " + Show.clock(c.at(0)) + ", "
+                            "The kiln should have been closed at " + Show.weekday(c.at(0)) + ", "
                                     + Show.length(Duration.between(c.at(0), now)) + " ago.",
                             "A program cut short leaves water or char in the mold.",
                             "If it is not running, pour later.")));
@@ -259,7 +259,7 @@ public record PlanPage(
                 number += inKiln ? 1 : 0;
                 views.add(new DutyView(
                         inKiln ? number : 0,
-                        Show.clock(c.at()),
+                        Show.weekday(c.at()),
                         Show.dayAndClock(c.at()),
                         c.duty().kind().label(),
                         c.duty().caution()));
@@ -283,7 +283,7 @@ public record PlanPage(
                         t.segment().hold() == 0
                                 ? "–"
                                 : Show.length(Duration.ofMinutes(t.segment().hold())),
-                        clock.map(c -> Show.clock(c.at(t.ends())))
+                        clock.map(c -> Show.weekday(c.at(t.ends())))
                                 .orElseGet(() -> "+" + Show.length(Duration.ofMinutes(Math.round(t.ends())))),
                         t.segment().ruledBy(),
                         view(t.segment().holdSum())));

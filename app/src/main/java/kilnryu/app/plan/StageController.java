@@ -40,15 +40,14 @@ class StageController {
     private final Plans plans;
     private final SheetStore sheets;
     private final PieceParts pieces;
-    private final List<Station.Source> laterStations;
+    private final Streams streams;
     private final Clock clock;
 
-    StageController(
-            Plans plans, SheetStore sheets, PieceParts pieces, List<Station.Source> laterStations, Clock clock) {
+    StageController(Plans plans, SheetStore sheets, PieceParts pieces, Streams streams, Clock clock) {
         this.plans = plans;
         this.sheets = sheets;
         this.pieces = pieces;
-        this.laterStations = laterStations;
+        this.streams = streams;
         this.clock = clock;
     }
 
@@ -314,7 +313,7 @@ class StageController {
 
     private String page(Account account, Sight sight, Model model) {
         Plan plan = fill(account, sight, model);
-        model.addAttribute("stream", stream(account, sight, plan));
+        stream(account, sight, plan).into(model);
         return "plan/" + sight.view.key;
     }
 
@@ -333,6 +332,7 @@ class StageController {
             Factors own = saved.map(Plans.Saved::factors).orElseGet(() -> plans.factors(account, 0));
             model.addAttribute("gating", GatingPage.of(plan, saved.map(Plans.Saved::plan), account.units(), own));
         }
+        model.addAttribute("berth", streams.berth(account, sight.tree).orElse(null));
         model.addAttribute("schools", plan.reading().schools());
         model.addAttribute("version", sight.version);
         model.addAttribute("pageView", sight.page);
@@ -348,11 +348,11 @@ class StageController {
         };
     }
 
-    private List<Station> stream(Account account, Sight sight, Plan plan) {
+    private Streams.Seen stream(Account account, Sight sight, Plan plan) {
         Plans.Saved saved = present(account, sight.tree)
                 .map(row -> new Plans.Saved(row, plans.sheets(sight.tree), plan, plans.factors(account, sight.tree)))
                 .orElse(null);
-        return Stations.of(saved, plan, sight.view.key, laterStations);
+        return streams.of(account, saved, plan, sight.view.key);
     }
 
     /** Names one view of a page, so that its drafts can be told from those of another. */

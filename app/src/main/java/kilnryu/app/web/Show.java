@@ -13,6 +13,7 @@ import kilnryu.core.sum.Figure;
 /** How values are written: one way for each kind, in the units of the one who reads. */
 public final class Show {
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm");
+    private static final DateTimeFormatter WEEKDAY_AND_CLOCK = DateTimeFormatter.ofPattern("EEE HH:mm", Locale.ENGLISH);
     private static final DateTimeFormatter DAY_AND_CLOCK =
             DateTimeFormatter.ofPattern("EEE d MMM, HH:mm", Locale.ENGLISH);
     private static final double GRAMS_IN_POUND = Measure.POUND.to(Measure.GRAM, 1);
@@ -128,6 +129,11 @@ public final class Show {
 
     public static String clock(ZonedDateTime at) {
         return at.format(CLOCK);
+    }
+
+    /** Day of the week and hour, as in "Tue 21:05", for hours that lie within some days. */
+    public static String weekday(ZonedDateTime at) {
+        return at.format(WEEKDAY_AND_CLOCK);
     }
 
     public static String dayAndClock(ZonedDateTime at) {

@@ -24,10 +24,10 @@ public final class Lift {
                         place,
                         String.format(
                                 Locale.ROOT,
-                                "%s weighs %.1f kg; one person lifts %.0f kg here.",
+                                "%s weighs %.1f kg; one person lifts %s kg here.",
                                 what,
                                 heavy.value() / 1000,
-                                kilos),
+                                kilos == Math.rint(kilos) ? String.format(Locale.ROOT, "%.0f", kilos) : kilos),
                         "A wet mold that slips is lost; hot metal that slips burns whoever stands there.",
                         "Hoist, trolley or two people who have tried it cold; the path clear, dry and agreed.")
                 .from(heavy)));

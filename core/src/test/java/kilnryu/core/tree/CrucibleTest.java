@@ -14,7 +14,7 @@ import org.junit.jupiter.api.Test;
 
 class CrucibleTest {
     private static final Factors FACTORS = Factors.HANDBOOK;
-    private static final Alloy BRONZE = Alloy.named("silicon-bronze").orElseThrow();
+    private static final Alloy BRONZE = Alloy.SI_BRONZE;
 
     private static Figure charge(double grams) {
         return Figure.given("charge", "charge to melt", grams, Measure.GRAM, Known.MEASURED, 0);
