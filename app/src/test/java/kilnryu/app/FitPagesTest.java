@@ -59,7 +59,7 @@ class FitPagesTest extends AppTest {
                 .doesNotContain("flasks[k4].name\" value=\"x");
         String page = fit();
         assertThat(page)
-                .contains("too near the wall by 5 mm", "too near the free end by 5 mm")
+                .contains("too near the wall by 5 mm", "too near the open end by 5 mm")
                 .contains("fits, the smallest")
                 .contains("does not go under the bell jar: 55 mm too high with room to rise")
                 .contains("role=\"slider\"");
@@ -134,7 +134,7 @@ class FitPagesTest extends AppTest {
                 .contains("type 40 for 40:100");
     }
 
-    /** 110 in 150 high: 40 from the free end; the flask of 100 is 104 outside. */
+    /** 110 in 150 high: 40 from the open end; the flask of 100 is 104 outside. */
     @Test
     void whatThePouringTableReachesIsSaidBesideTheFlask() throws Exception {
         Map<String, String> shop = shop();

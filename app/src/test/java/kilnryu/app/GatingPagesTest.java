@@ -210,7 +210,7 @@ class GatingPagesTest extends AppTest {
         assertThat(send(owner, "/trees/" + id + "/mold", FLASK_ALONE).getStatus())
                 .isEqualTo(302);
         // cup 40 + sprue 80, and the lower leaf ends above that: 120 deep; end clearance 150 - 120 = 30
-        assertThat(page(owner, "/trees/" + id + "/mold")).contains("30 mm to the free end");
+        assertThat(page(owner, "/trees/" + id + "/mold")).contains("30 mm to the open end");
     }
 
     private static final Map<String, String> FLASK_ALONE =

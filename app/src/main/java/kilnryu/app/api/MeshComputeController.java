@@ -94,7 +94,7 @@ class MeshComputeController {
                         java.util.Locale.ROOT,
                         solid.doubtful()
                                 ? "Its faces do not say what is inside: together %.4g cm³, one by one %.4g cm³."
-                                : "Bodies overlap, repeat or lie in each other: together %.4g cm³, one by one %.4g cm³.",
+                                : "Bodies overlap, repeat or overlap: together %.4g cm³, one by one %.4g cm³.",
                         solid.volume() * cm3,
                         solid.apart() * cm3),
                 "remedy",

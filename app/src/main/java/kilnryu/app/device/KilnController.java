@@ -39,7 +39,7 @@ public interface KilnController {
      *
      * @param second since the start
      * @param into seconds into the program: fewer where it stood still
-     * @param ended whether the program is through; it then holds its last temperature
+     * @param ended whether the program has finished; it then holds its last temperature
      * @param trouble what it shows, empty when nothing
      */
     record Status(double second, double into, boolean ended, String trouble, double speed) {}

@@ -52,7 +52,7 @@ final class FitDrawing {
         floor = height - FOOT;
         String label = String.format(
                 Locale.ROOT,
-                "%s in section: %s to the wall, %s to the free end, %s",
+                "%s in section: %s to the wall, %s to the open end, %s",
                 f.name(),
                 length(verdict.wall()),
                 length(verdict.end()),

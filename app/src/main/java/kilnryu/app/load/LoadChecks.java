@@ -46,7 +46,7 @@ final class LoadChecks {
             found.add(Finding.warn(
                     "no-ramps",
                     "program",
-                    kiln.name() + " is led by " + kiln.control().label() + ": it knows no ramps.",
+                    kiln.name() + " has " + kiln.control().label() + ": it knows no ramps.",
                     "It goes up as fast as it can: the rim of a mold is far ahead of its middle.",
                     "Take the school \"switch kiln, by steps\"."));
         }
@@ -55,7 +55,7 @@ final class LoadChecks {
                     Finding.note(
                             "fire",
                             "kiln",
-                            "A fire or burner is led by hand; the curve is a wish and no promise.",
+                            "A fire or burner is steered by hand; the curve is a wish and no promise.",
                             "Gusts and flames heat one side; nothing here foresees them.",
                             "Two thermocouples or cones beside the molds, read and written down every quarter of an hour; damper and fuel by them."));
         }

@@ -125,7 +125,7 @@ public record LoadPage(
                 "run",
                 open,
                 state.equals("done")));
-        all.add(station("Log", "plan beside fact", id == 0 || planned ? "" : base + "/log", "log", open, false));
+        all.add(station("Log", "plan and actual", id == 0 || planned ? "" : base + "/log", "log", open, false));
         all.add(station("Card", "to key in by hand", id == 0 ? "" : base + "/card", "card", open, false));
         return all;
     }
@@ -407,7 +407,7 @@ public record LoadPage(
                             String.format(Locale.ROOT, "%.2f", c.value()),
                             plan.kiln().orElseThrow().money())));
             held.ifPresent(h -> all.add(new Ready(
-                    "Kiln lags at most", String.valueOf(Math.round(h.run().behind())), "K")));
+                    "Largest kiln lag", String.valueOf(Math.round(h.run().behind())), "K")));
             return all;
         }
 

@@ -151,7 +151,7 @@ class TrialController {
                         Show.digits(e) + " kWh",
                         Show.digits(other.energy().orElse(0)) + " kWh")));
         all.add(new Compared(
-                "kiln lags at most",
+                "largest kiln lag",
                 Math.round(a.run().behind()) + " K",
                 Math.round(b.run().behind()) + " K"));
         return all;

@@ -352,7 +352,7 @@ class MixController {
     private static OptionalDouble vacuum(Account account, String typed, boolean sure, Map<String, String> remarks) {
         if (typed.isBlank()) {
             if (!sure) {
-                remarks.put("reading", "Type what the gauge reads, in kPa under the air, or take it from the gauge.");
+                remarks.put("reading", "Type what the gauge reads, in kPa vacuum, or take it from the gauge.");
             }
             return OptionalDouble.empty();
         }
@@ -423,7 +423,7 @@ class MixController {
         model.addAttribute("vacuum", vacuum);
         if (vacuum) {
             model.addAttribute("digits", "−" + Math.round(gauge.read(account.studioId())));
-            model.addAttribute("unit", "kPa under the air");
+            model.addAttribute("unit", "kPa vacuum");
             model.addAttribute("standIn", standInGauge.says(account.studioId()));
         } else if (planned > 0) {
             Scale.Reading reading = scale.read(account.studioId());

@@ -54,7 +54,7 @@ public final class SectionDrawing {
                 HEIGHT,
                 String.format(
                         Locale.ROOT,
-                        "Section of the flask, %s inside and %s high, with the tree in it: %s to the wall, %s to the free end",
+                        "Section of the flask, %s inside and %s high, with the tree in it: %s to the wall, %s to the open end",
                         length(diameter),
                         length(height),
                         length(clearances.wall().value()),

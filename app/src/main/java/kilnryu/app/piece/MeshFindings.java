@@ -63,7 +63,7 @@ final class MeshFindings {
                 "mesh",
                 m.doubtful()
                         ? "Its faces do not say what is inside: " + both + "."
-                        : "Bodies overlap, repeat or lie in each other: " + both + ".",
+                        : "Bodies overlap, repeat or overlap: " + both + ".",
                 m.doubtful()
                         ? "The metal may be off by the difference; walls are not judged."
                         : "What they share is counted once, as metal is; walls are not judged across them.",

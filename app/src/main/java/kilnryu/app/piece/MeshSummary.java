@@ -16,7 +16,7 @@ import kilnryu.core.mesh.Walls;
  * @param walls null when the mesh is not closed
  * @param sides gas and wax pockets by the side that is up, as "x y z"
  * @param apart sum of all bodies as if they lay apart; equal to the volume where they do
- * @param overlapping whether bodies overlap, repeat, share faces or lie in each other as solids
+ * @param overlapping whether bodies overlap, repeat, share faces or overlap as solids
  * @param doubtful whether what they enclose together cannot be told from the faces
  */
 public record MeshSummary(

@@ -38,7 +38,7 @@ public record Schools(List<OwnSchool> own) {
         return all;
     }
 
-    /** What a select offers: all that come along, the studio's own, and one that was put away if it is still chosen. */
+    /** What a select offers: all that come along, the studio's own, and one that is archived if it is still chosen. */
     public List<Option> options(String craft, String chosen) {
         Craft of = Craft.named(craft).orElseThrow();
         List<Option> options = new ArrayList<>();

@@ -125,7 +125,7 @@ class BuildingIT extends BrowserTest {
         page.locator("select[name=gating_school]").selectOption("calm");
         Locator vent = page.locator(".member[data-use=vent]");
         vent.locator("summary").click();
-        vent.getByText("Take off").click();
+        vent.getByText("Remove").click();
         assertThat(page.locator("[data-check^='high-point']")).isVisible();
         page.locator("[data-offer]", new Page.LocatorOptions().setHasText("Set a vent on"))
                 .click();

@@ -113,6 +113,10 @@ class FiringsIT extends BrowserTest {
         String firing = planned("Dunlin");
         page.navigate(firing);
         accessible("program");
+        // its first hold is the long one
+        page.locator("#school").selectOption("dry-first");
+        press("Make it");
+        assertThat(page.locator("#school")).hasValue("dry-first");
         String dry = dry("Dunlin large");
         String held = page.locator("#hold-1").inputValue();
         assertThat(page.locator("#answer")).not().containsText("ends before this is so");
@@ -140,7 +144,7 @@ class FiringsIT extends BrowserTest {
         page.locator(".corner[data-line='0'][data-what=hold]").focus();
         answered("**/try", () -> page.keyboard().press("ArrowRight"));
         assertThat(page.locator("#hold-1")).not().hasValue(hold);
-        press("Let the holds follow the heat");
+        press("Lengthen holds to suit the load");
         assertThat(page.locator("#answer")).not().containsText("ends before this is so");
         page.locator("#what").selectOption("half-0");
         press("Try it");
@@ -184,7 +188,7 @@ class FiringsIT extends BrowserTest {
         assertThat(Integer.parseInt(after)).isGreaterThanOrEqualTo(Integer.parseInt(before));
         page.getByText("mend: no power").click();
         page.waitForURL("**/run");
-        assertThat(page.locator("#live")).containsText("The program is through", PATIENT);
+        assertThat(page.locator("#live")).containsText("Program finished", PATIENT);
         page.locator("#as-ended").fill("poured late");
         press("End the firing");
         page.waitForURL("**/log");

@@ -67,7 +67,7 @@ class MoldsIT extends BrowserTest {
         String tree = molded("Wentletrap");
         page.navigate(tree + "/fit");
         assertThat(chosen().locator("h2")).hasText("middle");
-        assertThat(page.locator(".flask-row figure.rejected")).containsText("too large at the free end");
+        assertThat(page.locator(".flask-row figure.rejected")).containsText("too large at the open end");
         accessible("which flask");
         Locator grip = page.locator(".grip");
         grip.focus();

@@ -77,7 +77,7 @@ public record Fit(List<Verdict> verdicts, Optional<Verdict> chosen, List<String>
      * A flask and what it means for the tree.
      *
      * @param wall from the tree to the wall, mm, negative when it does not go in
-     * @param end from the tree to the free end, mm
+     * @param end from the tree to the open end, mm
      * @param filled with its steel, kg; NaN when it cannot be filled
      * @param against why it is rejected; empty when it fits
      * @param beside what to know of the pour in it, which rejects nothing
@@ -160,7 +160,7 @@ public record Fit(List<Verdict> verdicts, Optional<Verdict> chosen, List<String>
             double filled = plan.map(p -> (p.filledMass().value() + flask.steel()) / 1000)
                     .orElse(Double.NaN);
             near("wall", "the wall", wall, wallAsked, against);
-            near("end", "the free end", end, endAsked, against);
+            near("end", "the open end", end, endAsked, against);
             bell(flask, against);
             over("kiln", "the kiln is %.0f mm too low for it", flask.height(), shop.kilnHigh, against);
             over("kiln", "the kiln is %.0f mm too narrow for it", flask.outside(), shop.kilnWide, against);
@@ -196,7 +196,7 @@ public record Fit(List<Verdict> verdicts, Optional<Verdict> chosen, List<String>
                                 far,
                                 flask.perforated() && wall < end ? "wall" : "base"),
                         "Gas is drawn through the investment; too much of it between and the far parts misrun.",
-                        "Lift the tree towards the free end, or a perforated flask, or a shorter one."));
+                        "Lift the tree towards the open end, or a perforated flask, or a shorter one."));
             }
             return beside;
         }

@@ -4,7 +4,7 @@ import kilnryu.core.mesh.Vec;
 
 /**
  * Room between two members, mm, each taken as a line along its middle with its own thickness round it; a body is
- * rounded at its ends. Negative when they lie in each other. An estimate by outline: good for rods, a little short for
+ * rounded at its ends. Negative when they overlap. An estimate by outline: good for rods, a little short for
  * flat bodies that turn their corners to each other.
  */
 final class Gap {

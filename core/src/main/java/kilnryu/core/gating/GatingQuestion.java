@@ -14,7 +14,7 @@ import kilnryu.core.sum.Figure;
  * @param mold temperature of the mold at the pour, C
  * @param pourRate metal poured into the cup, kg/s; empty when not said: then what is usual for so much metal
  * @param in what it is cast in
- * @param vacuum at the table, kPa under the air; empty when not said
+ * @param vacuum at the table, kPa vacuum; empty when not said
  */
 public record GatingQuestion(
         Assembly assembly,

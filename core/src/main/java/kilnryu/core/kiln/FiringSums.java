@@ -71,7 +71,7 @@ public final class FiringSums {
         all.add(Figure.simulated(
                 "core_max", "slowest point at most", firing.most(), DEGREE_CELSIUS, "highest it comes to on the way"));
         all.add(Figure.simulated(
-                "core_end", "slowest point at the end", firing.end(), DEGREE_CELSIUS, "when the program is through"));
+                "core_end", "slowest point at the end", firing.end(), DEGREE_CELSIUS, "when the program has finished"));
         all.add(Figure.simulated(
                 "lag",
                 "slowest point behind the kiln, at most",

@@ -288,7 +288,7 @@ final class Mending {
     }
 
     /**
-     * How bodies lie in each other.
+     * How bodies overlap.
      *
      * @param count in how many others each lies
      * @param around the largest of those; -1 for none

@@ -1,7 +1,7 @@
 package kilnryu.core.mesh;
 
 /**
- * What bodies that overlap, repeat, lie in each other or share faces enclose together. Straight lines through the mesh, in a
+ * What bodies that overlap, repeat, overlap or share faces enclose together. Straight lines through the mesh, in a
  * direction that lies in no ordinary face, count how often the surfaces are entered and left: inside is where that count is
  * over nothing, so that what two bodies share is taken once and a surface turned inward makes a void.
  *

@@ -56,7 +56,7 @@ public record Solid(
         return openEdges == 0 && !twisted;
     }
 
-    /** Whether bodies overlap, repeat, share faces or lie in each other as solids: their sum is not what they enclose. */
+    /** Whether bodies overlap, repeat, share faces or overlap as solids: their sum is not what they enclose. */
     public boolean overlapping() {
         return merged.isPresent() && (doubtful() || Math.abs(merged.get().volume() - apart()) > ALIKE * apart());
     }

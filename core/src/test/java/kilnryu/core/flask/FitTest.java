@@ -73,7 +73,7 @@ class FitTest {
         Fit wider = fit(upright(61, 105), LARGE, SMALL, MIDDLE);
         assertThat(wider.chosen().orElseThrow().flask()).isEqualTo(MIDDLE);
         assertThat(against(wider, 0)).containsExactly("too near the wall by 1 mm");
-        assertThat(against(fit(upright(60, 110), SMALL), 0)).containsExactly("too near the free end by 5 mm");
+        assertThat(against(fit(upright(60, 110), SMALL), 0)).containsExactly("too near the open end by 5 mm");
     }
 
     @Test
