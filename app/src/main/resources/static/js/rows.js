@@ -18,3 +18,11 @@ document.addEventListener("input", (event) => {
   for (const note of fresh.querySelectorAll(".note")) note.textContent = "";
   row.after(fresh);
 });
+
+// Something new that is being typed gets an address of its own, so that a reload or the way back finds it.
+document.addEventListener("htmx:afterRequest", (event) => {
+  const page = event.target.closest?.("form[data-draft]")?.dataset.draft;
+  if (page && event.detail.successful && !location.search.includes("draft=")) {
+    history.replaceState(history.state, "", `${location.pathname}?draft=${page}`);
+  }
+});

@@ -50,6 +50,20 @@ class FitPagesTest extends AppTest {
         assertThat(fit()).contains("No flask is listed yet", "/equipment");
     }
 
+    /** What was typed and not saved before the flask was chosen stands there afterwards, with the flask. */
+    @Test
+    void choosingAFlaskKeepsWhatIsNotSaved() throws Exception {
+        send(owner, "/equipment", shop());
+        Map<String, String> typed = new HashMap<>(FLASK);
+        typed.put("version", "0");
+        typed.put("water_per_100", "38.5");
+        typed.put("page", "here");
+        send(owner, "/trees/" + tree + "/mold/try", typed);
+        send(owner, "/trees/" + tree + "/fit", Map.of("flask", "k2"));
+        assertThat(page(owner, "/trees/" + tree + "/mold"))
+                .contains("Not saved yet", "value=\"38.5\"", "now: middle", "value=\"150 mm\"");
+    }
+
     /** 70 wide and 110 high: 5 mm to the wall of 80, 15 to that of 100, 40 to its end. */
     @Test
     void everyFlaskIsJudgedAndTheSmallestChosen() throws Exception {

@@ -293,4 +293,51 @@ class PlanPagesTest extends AppTest {
             }
         }
     }
+
+    /** Two new ones begun side by side are two; each is offered, none is opened for the other. */
+    @Test
+    void aNewTreeNeverOpensTheDraftOfAnother() throws Exception {
+        Map<String, String> first = new HashMap<>(WAX);
+        first.put("name", "First of two");
+        first.put("page", "page-one");
+        send(owner, "/trees/0/tree/try", first);
+        String blank = page(owner, "/trees/new");
+        assertThat(blank)
+                .contains("Begun and not saved", "First of two", "/trees/new?draft=page-one")
+                .doesNotContain("value=\"First of two\"");
+        Map<String, String> second = new HashMap<>(WAX);
+        second.put("name", "Second of two");
+        second.put("page", "page-two");
+        send(owner, "/trees/0/tree/try", second);
+        assertThat(page(owner, "/trees/new?draft=page-one"))
+                .contains("value=\"First of two\"", "Not saved yet")
+                .doesNotContain("value=\"Second of two\"");
+        send(owner, "/trees/0/tree/discard", Map.of("page", "page-one"));
+        assertThat(page(owner, "/trees/new")).contains("Second of two").doesNotContain("First of two");
+        send(owner, "/trees/0/tree", second);
+        assertThat(page(owner, "/trees/new")).doesNotContain("Begun and not saved");
+    }
+
+    @Test
+    void aNewPieceNeverOpensTheDraftOfAnother() throws Exception {
+        send(owner, "/pieces/0/try", Map.of("version", "0", "name", "Sand eel", "page", "eel"));
+        assertThat(page(owner, "/pieces/new"))
+                .contains("Sand eel", "/pieces/new?draft=eel")
+                .doesNotContain("value=\"Sand eel\"");
+        assertThat(page(owner, "/pieces/new?draft=eel")).contains("value=\"Sand eel\"");
+        send(owner, "/pieces/0/discard", Map.of("page", "eel"));
+        assertThat(page(owner, "/pieces/new")).doesNotContain("Sand eel");
+    }
+
+    /** What can be drawn is drawn, and the field is named. */
+    @Test
+    void oneBadFieldDoesNotEmptyTheDrawing() throws Exception {
+        long id = tree(owner, WAX);
+        send(owner, "/trees/" + id + "/mold", FLASK);
+        Map<String, String> bad = new HashMap<>(FLASK);
+        bad.put("version", "1");
+        bad.put("height_mm", "tall");
+        String answer = send(owner, "/trees/" + id + "/mold/try", bad).getContentAsString();
+        assertThat(answer).contains("<svg", "Section of the flask", "this cannot be read", "tall");
+    }
 }

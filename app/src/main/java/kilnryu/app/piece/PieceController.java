@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,6 +21,7 @@ import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Merge;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.sheet.SheetStore;
+import kilnryu.app.sheet.Unsaved;
 import kilnryu.app.web.Show;
 import kilnryu.core.piece.Equipment;
 import kilnryu.core.sum.Factors;
@@ -95,7 +97,14 @@ class PieceController {
     }
 
     @GetMapping("/pieces/new")
-    String begin(@AuthenticationPrincipal Account account, Model model) {
+    String begin(@AuthenticationPrincipal Account account, @RequestParam(defaultValue = "") String draft, Model model) {
+        SheetStore.DraftOf of = new SheetStore.DraftOf(account.id(), 0, STAGE, shortened(draft));
+        Optional<SheetStore.Draft> begun = draft.isEmpty() ? Optional.empty() : sheets.draft(of);
+        if (begun.isPresent()) {
+            model.addAttribute("draftFrom", hour(account, begun.get().at()));
+            return page(account, new Sight(0, begun.get().fields(), 0, false, of.page()), model);
+        }
+        Unsaved.into(model, sheets.unfinished(account.id(), STAGE), at -> hour(account, at));
         return open(account, 0, model);
     }
 
@@ -107,7 +116,7 @@ class PieceController {
     private String open(Account account, long id, Model model) {
         Optional<PieceStore.Row> row = present(account, id);
         Optional<SheetStore.Draft> draft = sheets.draft(account.id(), id, STAGE);
-        draft.ifPresent(d -> model.addAttribute("draftFrom", Show.dayAndClock(d.at().atZone(account.zoneId()))));
+        draft.ifPresent(d -> model.addAttribute("draftFrom", hour(account, d.at())));
         Map<String, String> saved = row.map(PieceStore.Row::fields).orElse(Map.of("name", "", "count", "1"));
         Sight sight = draft.map(d -> new Sight(id, d.fields(), d.baseVersion(), false, newPage()))
                 .orElseGet(() ->
@@ -270,6 +279,10 @@ class PieceController {
         model.addAttribute("version", sight.version);
         model.addAttribute("pageView", sight.page);
         model.addAttribute("name", piece.name().isEmpty() ? "New piece" : piece.name());
+    }
+
+    private static String hour(Account account, Instant at) {
+        return Show.dayAndClock(at.atZone(account.zoneId()));
     }
 
     private static String newPage() {

@@ -262,6 +262,21 @@ public record GatingPage(
         }
     }
 
+    /** The same with the drawing of another where it has none of its own. */
+    GatingPage drawnAs(GatingPage other) {
+        return new GatingPage(
+                drawing.isEmpty() ? other.drawing : drawing,
+                figures,
+                metal,
+                findings,
+                mended,
+                added,
+                summaries,
+                sticks,
+                offers,
+                judged);
+    }
+
     /** All that stands against the gating as one line for the other pages; empty when nothing grave does. */
     static Optional<Finding> summary(Findings findings) {
         long stops = findings.stops().size();

@@ -82,6 +82,24 @@ public record PlanPage(
         return coats.isEmpty() ? WayUp.of(turned) : WayUp.ofShell();
     }
 
+    /** The same with the drawings of another where it has none of its own. */
+    PlanPage drawnAs(PlanPage other) {
+        return new PlanPage(
+                name,
+                metal,
+                mix,
+                firing,
+                findings,
+                ready,
+                duties,
+                segments,
+                section.isEmpty() ? other.section : section,
+                curve.isEmpty() ? other.curve : curve,
+                parts,
+                coats,
+                turned);
+    }
+
     /** The drawings of a plan; each is made only for the pages that show it. */
     public enum Drawing {
         SECTION,

@@ -33,6 +33,8 @@ import org.springframework.web.server.ResponseStatusException;
 /** Finds, reads and saves plans of a person's studio. */
 @Service
 public class Plans {
+    private static final int MOST_TRIES = 5;
+
     private final TreeStore trees;
     private final SheetStore sheets;
     private final FactorStore factors;
@@ -256,15 +258,36 @@ public class Plans {
         put(account, id, Stage.MOLD, flask);
     }
 
-    /** Writes some fields of a stage over whatever version is current. */
+    /**
+     * Writes some fields of a stage over whatever version is current. What the account has typed of it and not saved stays
+     * as it was typed, with these fields in it.
+     *
+     * @throws ResponseStatusException 409 when others save so often that it never comes in
+     */
     @Transactional
     public void put(Account account, long id, Stage stage, Map<String, String> some) {
-        Sheet sheet = sheets(id).get(stage);
-        Map<String, String> fields = new java.util.LinkedHashMap<>(sheet.fields());
-        fields.putAll(some);
-        fields.values().removeIf(String::isBlank);
-        sheets.save(id, stage.key(), sheet.version(), fields, account.id());
-        summarise(account, id);
+        for (int tries = 0; tries < MOST_TRIES; tries++) {
+            Sheet sheet = sheets(id).get(stage);
+            Optional<Integer> version =
+                    sheets.save(id, stage.key(), sheet.version(), over(sheet.fields(), some), account.id());
+            if (version.isPresent()) {
+                sheets.draft(account.id(), id, stage.key())
+                        .ifPresent(d -> sheets.keepDraft(
+                                new SheetStore.DraftOf(account.id(), id, stage.key(), "put"),
+                                d.baseVersion() == sheet.version() ? version.get() : d.baseVersion(),
+                                over(d.fields(), some)));
+                summarise(account, id);
+                return;
+            }
+        }
+        throw new ResponseStatusException(HttpStatus.CONFLICT);
+    }
+
+    private static Map<String, String> over(Map<String, String> fields, Map<String, String> some) {
+        Map<String, String> all = new java.util.LinkedHashMap<>(fields);
+        all.putAll(some);
+        all.values().removeIf(String::isBlank);
+        return all;
     }
 
     /** What is typed of a stage and saved. */

@@ -17,6 +17,7 @@ import kilnryu.app.piece.PieceParts;
 import kilnryu.app.sheet.Merge;
 import kilnryu.app.sheet.SheetStore;
 import kilnryu.app.sheet.SheetStore.Sheet;
+import kilnryu.app.sheet.Unsaved;
 import kilnryu.app.tree.TreeStore;
 import kilnryu.app.web.Show;
 import kilnryu.core.gating.Use;
@@ -72,7 +73,11 @@ class StageController {
     }
 
     @GetMapping("/trees/new")
-    String begin(@AuthenticationPrincipal Account account, @RequestParam(defaultValue = "0") long piece, Model model) {
+    String begin(
+            @AuthenticationPrincipal Account account,
+            @RequestParam(defaultValue = "0") long piece,
+            @RequestParam(defaultValue = "") String draft,
+            Model model) {
         Optional<Map<String, String>> taken = pieces.asPart(account, piece);
         if (taken.isPresent()) {
             Map<String, String> first = new LinkedHashMap<>();
@@ -85,6 +90,13 @@ class StageController {
             });
             return page(account, new Sight(0, View.named("tree"), first, 0, false, newPage()), model);
         }
+        SheetStore.DraftOf of = new SheetStore.DraftOf(account.id(), 0, Stage.TREE.key(), shortened(draft));
+        Optional<SheetStore.Draft> begun = draft.isEmpty() ? Optional.empty() : sheets.draft(of);
+        if (begun.isPresent()) {
+            model.addAttribute("draftFrom", hour(account, begun.get().at()));
+            return page(account, new Sight(0, View.named("tree"), begun.get().fields(), 0, false, of.page()), model);
+        }
+        Unsaved.into(model, sheets.unfinished(account.id(), Stage.TREE.key()), at -> hour(account, at));
         return open(account, 0, View.named("tree"), model);
     }
 
@@ -321,7 +333,13 @@ class StageController {
         Plan plan = plan(account, sight);
         ZonedDateTime now = clock.instant().atZone(account.zoneId());
         model.addAttribute("plan", plan);
-        model.addAttribute("page", PlanPage.of(plan, account.units(), now, drawings(sight.stage())));
+        PlanPage page = PlanPage.of(plan, account.units(), now, drawings(sight.stage()));
+        Optional<Plan> readable = readable(account, sight, plan);
+        model.addAttribute(
+                "page",
+                readable.map(r -> page.drawnAs(PlanPage.of(r, account.units(), now, drawings(sight.stage()))))
+                        .orElse(page));
+        model.addAttribute("drawnWithout", readable.isPresent());
         model.addAttribute("form", new StageForm(plan.fields().get(sight.stage()), sight.typed, sight.showErrors));
         model.addAttribute("id", sight.tree);
         model.addAttribute("stage", sight.stage());
@@ -330,7 +348,11 @@ class StageController {
             Optional<Plans.Saved> saved =
                     sight.tree == 0 ? Optional.empty() : Optional.of(plans.find(account, sight.tree));
             Factors own = saved.map(Plans.Saved::factors).orElseGet(() -> plans.factors(account, 0));
-            model.addAttribute("gating", GatingPage.of(plan, saved.map(Plans.Saved::plan), account.units(), own));
+            GatingPage gating = GatingPage.of(plan, saved.map(Plans.Saved::plan), account.units(), own);
+            model.addAttribute(
+                    "gating",
+                    readable.map(r -> gating.drawnAs(GatingPage.of(r, Optional.empty(), account.units(), own)))
+                            .orElse(gating));
         }
         model.addAttribute("berth", streams.berth(account, sight.tree).orElse(null));
         model.addAttribute("schools", plan.reading().schools());
@@ -338,6 +360,32 @@ class StageController {
         model.addAttribute("pageView", sight.page);
         model.addAttribute("name", plan.name().isEmpty() ? "New tree" : plan.name());
         return plan;
+    }
+
+    /**
+     * The plan without the fields that cannot be read: each as it was saved, or left out with its part. It is drawn while they
+     * are mended, and nothing else is said of it.
+     */
+    private Optional<Plan> readable(Account account, Sight sight, Plan plan) {
+        Map<String, String> errors = plan.fields().get(sight.stage()).errors();
+        if (errors.isEmpty()) {
+            return Optional.empty();
+        }
+        Map<String, String> saved = sight.tree == 0
+                ? Map.of()
+                : plans.sheets(sight.tree).get(sight.stage()).fields();
+        Map<String, String> typed = new LinkedHashMap<>(sight.typed);
+        for (String path : errors.keySet()) {
+            if (!saved.getOrDefault(path, "").isBlank() && !saved.get(path).equals(typed.get(path))) {
+                typed.put(path, saved.get(path));
+            } else if (path.startsWith("parts[")) {
+                String part = path.substring(0, path.indexOf(']') + 1);
+                typed.keySet().removeIf(p -> p.startsWith(part));
+            } else {
+                typed.remove(path);
+            }
+        }
+        return Optional.of(plan(account, new Sight(sight.tree, sight.view, typed, sight.version, false, sight.page)));
     }
 
     private static Set<PlanPage.Drawing> drawings(Stage stage) {

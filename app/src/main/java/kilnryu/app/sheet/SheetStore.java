@@ -39,7 +39,15 @@ public class SheetStore {
     public record Draft(Map<String, String> fields, int baseVersion, Instant at) {}
 
     /** Whose draft, of what, typed on which page view. */
-    public record DraftOf(long account, long tree, String stage, String page) {}
+    public record DraftOf(long account, long tree, String stage, String page) {
+        /** What is not made yet has a draft for each page on which it is typed. */
+        private String slot() {
+            return tree == 0 ? page : "";
+        }
+    }
+
+    /** Something new that was begun and not saved, on a page view of its own. */
+    public record Unfinished(String page, String name, Instant at) {}
 
     public Sheet find(long tree, String stage) {
         return jdbc.sql("select fields, version from sheet where tree_id = :tree and stage = :stage")
@@ -127,19 +135,43 @@ public class SheetStore {
                 .list();
     }
 
+    /** The draft of a tree or piece that is there. */
     public Optional<Draft> draft(long account, long tree, String stage) {
+        return draft(new DraftOf(account, tree, stage, ""));
+    }
+
+    /** The draft of something new is found by the page on which it was begun. */
+    public Optional<Draft> draft(DraftOf of) {
         return jdbc.sql("""
                         select fields, base_version, at from draft
-                         where account_id = :account and tree_id = :tree and stage = :stage and not closed
+                         where account_id = :account and tree_id = :tree and stage = :stage and slot = :slot
+                           and not closed
                         """)
-                .param("account", account)
-                .param("tree", tree)
-                .param("stage", stage)
+                .param("account", of.account)
+                .param("tree", of.tree)
+                .param("stage", of.stage)
+                .param("slot", of.slot())
                 .query((rs, n) -> new Draft(
                         read(rs.getString("fields")),
                         rs.getInt("base_version"),
                         rs.getTimestamp("at").toInstant()))
                 .optional();
+    }
+
+    /** New ones that were begun and never saved, the latest first. */
+    public List<Unfinished> unfinished(long account, String stage) {
+        return jdbc.sql("""
+                        select slot, fields, at from draft
+                         where account_id = :account and tree_id = 0 and stage = :stage and not closed
+                         order by at desc limit 20
+                        """)
+                .param("account", account)
+                .param("stage", stage)
+                .query((rs, n) -> new Unfinished(
+                        rs.getString("slot"),
+                        read(rs.getString("fields")).getOrDefault("name", ""),
+                        rs.getTimestamp("at").toInstant()))
+                .list();
     }
 
     /** Keeps what is being typed, unless the page it comes from was saved or thrown away meanwhile. */
@@ -154,9 +186,9 @@ public class SheetStore {
 
     private void write(DraftOf of, int baseVersion, Map<String, String> fields, boolean closed) {
         jdbc.sql("""
-                        insert into draft (account_id, tree_id, stage, fields, base_version, at, page, closed)
-                        values (:account, :tree, :stage, :fields::json, :version, :now, :page, :closed)
-                        on conflict (account_id, tree_id, stage)
+                        insert into draft (account_id, tree_id, stage, slot, fields, base_version, at, page, closed)
+                        values (:account, :tree, :stage, :slot, :fields::json, :version, :now, :page, :closed)
+                        on conflict (account_id, tree_id, stage, slot)
                         do update set fields = excluded.fields, base_version = excluded.base_version,
                                at = excluded.at, page = excluded.page, closed = excluded.closed
                          where excluded.closed or not (draft.closed and draft.page = excluded.page)
@@ -164,6 +196,7 @@ public class SheetStore {
                 .param("account", of.account)
                 .param("tree", of.tree)
                 .param("stage", of.stage)
+                .param("slot", of.slot())
                 .param("fields", json.writeValueAsString(fields))
                 .param("version", baseVersion)
                 .param("now", now())
