@@ -17,8 +17,11 @@ async function view(box) {
   } catch {
     return;
   }
-  const data = await (await fetch(box.dataset.view)).arrayBuffer();
+  const answer = await fetch(box.dataset.view);
+  if (!answer.ok) return; // replaced or taken away meanwhile
+  const data = await answer.arrayBuffer();
   const count = new DataView(data).getInt32(0, true);
+  if (data.byteLength < 4 + count * 36) return;
   const positions = new Float32Array(data.slice(4, 4 + count * 36));
   const walls = new Float32Array(data.slice(4 + count * 36));
   const geometry = new three.BufferGeometry();

@@ -90,7 +90,7 @@ public record LoadPage(
     public record Group(String celsius, List<String> names) {}
 
     /** How long a mold may stand out of the kiln. */
-    public record CoolView(String name, String from, String below, String face, String core) {}
+    public record CoolView(String name, String from, String below, String cavity, String face) {}
 
     static LoadPage of(LoadPlan plan, Account account) {
         return new Maker(plan, account).make();
@@ -522,22 +522,28 @@ public record LoadPage(
                 if (from < 2 * POUR_BELOW_K) {
                     continue;
                 }
-                Cooling cooling = Cooling.of(plan.fired().get(i).charge().mold(), from, from - POUR_BELOW_K);
+                Cooling cooling = Cooling.of(plan.fired().get(i).charge().mold(), cavity(s), from, from - POUR_BELOW_K);
                 all.add(new CoolView(
                         s.name(),
                         celsius(from),
                         celsius(from - POUR_BELOW_K),
-                        minutes(cooling.face()),
-                        minutes(cooling.core())));
+                        window(cooling.cavity()),
+                        window(cooling.face())));
             }
             return all;
         }
 
-        private static String minutes(OptionalDouble minutes) {
-            return minutes.isPresent()
-                    ? Show.value(minutes.getAsDouble(), Measure.MINUTE, Units.METRIC, false)
-                            .toString()
-                    : "over 4 h";
+        /** How far the outermost face of the cavity lies from the axis, m. */
+        private static double cavity(Stand stand) {
+            return stand.saved().plan().outline().map(o -> o.width() / 2000).orElse(0.0);
+        }
+
+        private static String window(OptionalDouble seconds) {
+            if (seconds.isEmpty()) {
+                return "over 4 h";
+            }
+            double s = seconds.getAsDouble();
+            return s < 180 ? Math.round(s) + " s" : Show.length(Duration.ofMinutes((long) (s / 60)));
         }
     }
 }

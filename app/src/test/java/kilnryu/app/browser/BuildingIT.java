@@ -123,9 +123,10 @@ class BuildingIT extends BrowserTest {
     void aVentIsPlacedFromASuggestion() {
         standingTree();
         page.locator("select[name=gating_school]").selectOption("calm");
+        page.locator("[data-layout]").click();
         Locator vent = page.locator(".member[data-use=vent]");
         vent.locator("summary").click();
-        vent.getByText("Remove").click();
+        vent.locator("[data-remove]").click();
         assertThat(page.locator("[data-check^='high-point']")).isVisible();
         page.locator("[data-offer]", new Page.LocatorOptions().setHasText("Set a vent on"))
                 .click();

@@ -74,9 +74,9 @@ class WayThroughIT extends BrowserTest {
         sprue.getByLabel("Length").nth(0).fill("100");
         // pi/4 x 1 x 10 = 7.854 cm3 more: 107.854 x 8.36 = 901.7
         assertThat(figure("metal in the cavity").locator("b").first()).hasText("902");
-        sprue.getByText("Remove").click();
+        sprue.locator("[data-remove]").click();
         assertThat(figure("metal in the cavity").locator("b").first()).hasText("836");
-        sprue.getByText("Restore").click();
+        sprue.locator("[data-undo]").click();
         assertThat(figure("metal in the cavity").locator("b").first()).hasText("902");
         page.reload();
         assertThat(page.getByText("Not saved yet")).isVisible();

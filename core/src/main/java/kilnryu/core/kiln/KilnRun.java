@@ -272,6 +272,11 @@ public final class KilnRun {
         return courses.get(charge).face();
     }
 
+    /** Temperature at half height, so far from the axis, m; of a wall its inside. */
+    public double within(int charge, double radius) {
+        return courses.get(charge).within(radius);
+    }
+
     /** Free water left in a mold, 1 to 0. */
     public double water(int charge) {
         return courses.get(charge).body.freeWaterLeft();
@@ -390,6 +395,18 @@ public final class KilnRun {
                 return body.topOnAxis();
             }
             return halved() ? body.sideAtFirstEnd() : body.sideAtHalfHeight();
+        }
+
+        private double within(double radius) {
+            if (charge.mold.wall()) {
+                return body.middleOfHalf();
+            }
+            int layer = halved() ? 0 : body.layers() / 2;
+            double ring = radius / (charge.mold.across() / 2) * body.rings() - 0.5;
+            int inner = (int) Math.max(0, Math.min(body.rings() - 1, Math.floor(ring)));
+            int outer = Math.min(body.rings() - 1, inner + 1);
+            double share = Math.max(0, Math.min(1, ring - inner));
+            return body.at(inner, layer) * (1 - share) + body.at(outer, layer) * share;
         }
 
         private boolean halved() {

@@ -9,6 +9,8 @@ import java.util.Optional;
 import kilnryu.core.heat.Face;
 import kilnryu.core.kiln.FiringProgram.Segment;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvFileSource;
 
 class KilnRunTest {
     private static KilnRun.Charge flask(String name, double diameter) {
@@ -130,13 +132,17 @@ class KilnRunTest {
     @Test
     void aMoldTakenOutFallsUnderItsLimitAtTheFaceFirst() {
         Mold small = Mold.flask(0.06, 0.10, Setting.GYPSUM);
-        Cooling cooling = Cooling.of(small, 600, 500);
+        Cooling cooling = Cooling.of(small, 0.02, 600, 500);
         assertThat(cooling.face().getAsDouble()).isLessThan(cooling.core().getAsDouble());
-        assertThat(Cooling.of(Mold.flask(0.1, 0.15, Setting.GYPSUM), 600, 500)
+        // what the metal meets lies between: 10 mm under the outside it has minutes more
+        assertThat(cooling.cavity().getAsDouble())
+                .isGreaterThan(cooling.face().getAsDouble() + 60)
+                .isLessThan(cooling.core().getAsDouble());
+        assertThat(Cooling.of(Mold.flask(0.1, 0.15, Setting.GYPSUM), 0.03, 600, 500)
                         .core()
                         .getAsDouble())
                 .isGreaterThan(cooling.core().getAsDouble());
-        assertThat(Cooling.of(small, 600, 700).core()).isEmpty();
+        assertThat(Cooling.of(small, 0.02, 600, 700).core()).isEmpty();
         assertThatThrownBy(() -> new KilnRun.Charge("x", small, 0, 1, 1)).isInstanceOf(IllegalArgumentException.class);
     }
 
@@ -157,5 +163,13 @@ class KilnRunTest {
         body.advance(100_000, s -> 680);
         assertThat(body.heatTaken()).isCloseTo(body.heatIn(), within(1e-9 * body.heatIn()));
         return body.heatIn() * mold.times(body);
+    }
+
+    /** Shells in still air beside a fine 1D solution (reference/carry.csv), to 3 % or a second. */
+    @ParameterizedTest
+    @CsvFileSource(resources = "/reference/carry.csv", numLinesToSkip = 1)
+    void anEmptyShellCoolsAsTheReference(double shell, double leaves, double below, double seconds) {
+        Cooling cooling = Cooling.of(Mold.shell(shell / 1000, 0.05), 0, leaves, below);
+        assertThat(cooling.cavity().getAsDouble()).isCloseTo(seconds, within(Math.max(1, 0.03 * seconds)));
     }
 }
