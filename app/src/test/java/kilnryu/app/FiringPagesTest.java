@@ -440,7 +440,7 @@ class FiringPagesTest extends AppTest {
         String cool = page(owner, "/firings/" + id);
         assertThat(cool).contains("Out of the kiln: how long each mold may stand");
         assertThat(send(owner, "/firings/" + id + "/cooling", Map.of()).getContentAsString())
-                .contains("Face there after", "Turnstone", "min");
+                .contains("face there after", "Turnstone", "min");
     }
 
     @Test

@@ -72,7 +72,7 @@ public record FigureView(
 
         /** A figure that stands for itself, with its spread; where it is part of a later sum, only its own line is. */
         public FigureView of(Figure figure) {
-            FigureView view = make(figure, spread(figure));
+            FigureView view = make(figure, spread(figure, units, precious && METAL.contains(figure.symbol())));
             made.put(figure, view.withoutInputs());
             return view;
         }
@@ -116,7 +116,7 @@ public record FigureView(
                 .orElse("");
     }
 
-    private static String spread(Figure figure) {
+    private static String spread(Figure figure, Units units, boolean troy) {
         if (!figure.isComputed()) {
             return "";
         }
@@ -125,7 +125,7 @@ public record FigureView(
             return "";
         }
         Spread.Share first = spread.shares().get(0);
-        return "± " + Show.digits(2 * spread.deviation()) + " " + figure.unit().symbol() + ", "
+        return Show.plusMinus(2 * spread.deviation(), figure.value(), figure.unit(), units, troy) + ", "
                 + Math.round(first.share() * 100) + " % of it from "
                 + first.input().name();
     }

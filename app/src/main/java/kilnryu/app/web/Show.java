@@ -46,6 +46,18 @@ public final class Show {
                 units.imperial(Kind.TEMPERATURE)
                         ? new Shown(rounded(unit.to(Measure.DEGREE_FAHRENHEIT, value), 0), "°F")
                         : new Shown(rounded(unit.to(Measure.DEGREE_CELSIUS, value), 0), "°C");
+            case TEMPERATURE_STEP ->
+                units.imperial(Kind.TEMPERATURE)
+                        ? new Shown(rounded(value * 9 / 5, Math.abs(value) < 5 ? 1 : 0), "°F")
+                        : new Shown(digits(value), "K");
+            case PRESSURE ->
+                units.imperial(Kind.PRESSURE)
+                        ? new Shown(digits(unit.to(Measure.PSI, value)), "psi")
+                        : new Shown(digits(value), unit.symbol());
+            case POUR_RATE ->
+                units.imperial(Kind.MASS)
+                        ? new Shown(digits(unit.to(Measure.POUND_PER_SECOND, value)), "lb/s")
+                        : new Shown(digits(value), unit.symbol());
             case DURATION -> duration(unit.to(Measure.MINUTE, value));
             case RAMP ->
                 units.imperial(Kind.RAMP)
@@ -66,6 +78,9 @@ public final class Show {
         if (units.imperial(Kind.MASS)) {
             return imperialMass(grams);
         }
+        if (Math.abs(grams) >= 100_000) {
+            return new Shown(rounded(grams / 1000, 0), "kg");
+        }
         return Math.abs(grams) >= 10_000 ? new Shown(rounded(grams / 1000, 2), "kg") : new Shown(digits(grams), "g");
     }
 
@@ -74,7 +89,7 @@ public final class Show {
             return new Shown(rounded(Measure.GRAM.to(Measure.OUNCE, grams), 2), "oz");
         }
         long tenths = Math.round(Measure.GRAM.to(Measure.OUNCE, grams) * 10);
-        return new Shown(tenths / 160 + " lb " + rounded(tenths % 160 / 10.0, 1), "oz");
+        return new Shown(tenths / 160 + " lb " + rounded(tenths % 160 / 10.0, 1) + " oz", "");
     }
 
     private static Shown length(double millimetres, Units units) {
@@ -92,23 +107,83 @@ public final class Show {
                 : new Shown(digits(cm3), "cm³");
     }
 
-    /** Under an hour as minutes and seconds, over it as hours and minutes. */
+    /** As people write it: "4.5 s", "6 min 30 s", "25 min", "18 h 35 min". */
     private static Shown duration(double minutes) {
-        long seconds = Math.round(minutes * 60);
-        if (minutes * 60 < 10) {
-            return new Shown(digits(minutes * 60), "s");
+        double seconds = minutes * 60;
+        if (!Double.isFinite(seconds)) {
+            return new Shown("–", "");
         }
-        if (seconds < 3600) {
-            return new Shown(String.format(Locale.ROOT, "%d:%02d", seconds / 60, seconds % 60), "min");
+        if (Math.abs(seconds) < 59.5) {
+            return new Shown(rounded(seconds, Math.abs(seconds) < 10 ? 1 : 0).replaceAll("\\.0$", ""), "s");
         }
-        long whole = Math.round(minutes);
-        return new Shown(String.format(Locale.ROOT, "%d h %02d", whole / 60, whole % 60), "min");
+        long whole = Math.round(seconds);
+        if (whole < 3600) {
+            String rest = whole % 60 == 0 ? "" : " " + whole % 60 + " s";
+            return new Shown(whole / 60 + " min" + rest, "");
+        }
+        long all = Math.round(minutes);
+        return new Shown(String.format(Locale.ROOT, "%d h %02d min", all / 60, all % 60), "");
     }
 
     /** Digits by size: two decimals under 10, one under 100, none over. */
     public static String digits(double value) {
         double size = Math.abs(value);
+        if (Double.isFinite(value) && (size >= 1e6 || size > 0 && size < 0.005)) {
+            return powers(value);
+        }
         return rounded(value, size < 9.995 ? 2 : size < 99.95 ? 1 : 0);
+    }
+
+    /** Two digits and a power of ten, as in 2.2·10⁷. */
+    private static String powers(double value) {
+        BigDecimal two = BigDecimal.valueOf(value).round(new java.math.MathContext(2));
+        int power = two.precision() - two.scale() - 1;
+        StringBuilder raised = new StringBuilder();
+        for (char c : Integer.toString(power).toCharArray()) {
+            raised.append(c == '-' ? '⁻' : "⁰¹²³⁴⁵⁶⁷⁸⁹".charAt(c - '0'));
+        }
+        String digits = two.scaleByPowerOfTen(-power)
+                .stripTrailingZeros()
+                .toPlainString()
+                .replace('-', '−');
+        return digits + "·10" + raised;
+    }
+
+    /** How far a value may be off, in the unit in which the value is shown, with the digits that such a doubt has. */
+    public static String plusMinus(double off, double value, Measure unit, Units units, boolean precious) {
+        String shown = value(value, unit, units, precious).unit();
+        if (unit.kind() == Kind.DURATION) {
+            return "± " + value(off, unit, units, precious);
+        }
+        double zero = unit.kind() == Kind.TEMPERATURE ? inUnit(0, unit, shown) : 0;
+        double there = Math.abs(inUnit(off, unit, shown) - zero);
+        return "± " + (there == 0 ? "0" : sensible(there)) + " "
+                + (shown.equals("°C") ? "K" : shown.isEmpty() && unit.kind() == Kind.MASS ? "oz" : shown);
+    }
+
+    private static double inUnit(double value, Measure unit, String shown) {
+        return switch (shown) {
+            case "kg" -> unit.to(Measure.GRAM, value) / 1000;
+            case "dwt" -> unit.to(Measure.PENNYWEIGHT, value);
+            case "ozt" -> unit.to(Measure.TROY_OUNCE, value);
+            case "oz" -> unit.to(Measure.OUNCE, value);
+            case "" -> unit.kind() == Kind.MASS ? unit.to(Measure.OUNCE, value) : value;
+            case "in" -> unit.to(Measure.INCH, value);
+            case "in²" -> unit.to(Measure.SQUARE_INCH, value);
+            case "in³" -> unit.to(Measure.CUBIC_INCH, value);
+            case "°F" -> unit.to(Measure.DEGREE_FAHRENHEIT, value);
+            case "°F/h" -> unit.to(Measure.FAHRENHEIT_PER_HOUR, value);
+            default -> value;
+        };
+    }
+
+    /** One digit, two where it begins with 1. */
+    private static String sensible(double value) {
+        int digits = Double.toString(value).replaceAll("[0.]*", "").startsWith("1") ? 2 : 1;
+        BigDecimal rounded = BigDecimal.valueOf(value).round(new java.math.MathContext(digits, RoundingMode.HALF_UP));
+        return value >= 1e6 || value < 1e-4
+                ? powers(value)
+                : rounded.stripTrailingZeros().toPlainString();
     }
 
     private static String rounded(double value, int decimals) {

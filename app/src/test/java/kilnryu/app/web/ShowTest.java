@@ -29,7 +29,12 @@ class ShowTest {
         "76.2, MILLIMETRE, 76.2 mm",
         "100, MILLIMETRE, 100 mm",
         "9, MILLIMETRE, 9 mm",
-        "9.5, MINUTE, 9:30 min",
+        "9.5, MINUTE, 9 min 30 s",
+        "25, MINUTE, 25 min",
+        "0.1, MINUTE, 6 s",
+        "22000000, SECOND_PER_M2, 2.2·10⁷ s/m²",
+        "0.00031, FRACTION, 3.1·10⁻⁴",
+        "276018, GRAM, 276 kg",
         "59.999, MINUTE, 1 h 00 min",
         "1120, MINUTE, 18 h 40 min",
         "620, DEGREE_CELSIUS, 620 °C",
@@ -52,6 +57,27 @@ class ShowTest {
     })
     void imperial(double value, Measure unit, String shown) {
         assertThat(show(value, unit, IMPERIAL)).isEqualTo(shown);
+    }
+
+    /** A doubt is written in the unit of its figure, with the digits that it has. */
+    @ParameterizedTest(name = "{0} of {1} {2}")
+    @CsvSource({
+        "214.27, 276018, GRAM, ± 0.2 kg",
+        "0.0614, 2.4, GRAM, ± 0.06 g",
+        "16.4, 620, DEGREE_CELSIUS, ± 16 K",
+        "12.5, 380, MINUTE, ± 12 min 30 s",
+        "1300000, 22000000, SECOND_PER_M2, ± 1.3·10⁶ s/m²"
+    })
+    void plusMinus(double off, double value, Measure unit, String shown) {
+        assertThat(Show.plusMinus(off, value, unit, Units.METRIC, false)).isEqualTo(shown);
+    }
+
+    /** 100 g of 4 lb is 3.5 oz; 9 K are 16 F. */
+    @Test
+    void plusMinusInTheReadersUnits() {
+        assertThat(Show.plusMinus(100, 1900, Measure.GRAM, IMPERIAL, false)).isEqualTo("± 4 oz");
+        assertThat(Show.plusMinus(9, 620, Measure.DEGREE_CELSIUS, IMPERIAL, false))
+                .isEqualTo("± 16 °F");
     }
 
     @Test

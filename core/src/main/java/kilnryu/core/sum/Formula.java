@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import kilnryu.core.quantity.Measure;
 
 /**
  * An arithmetic expression over figures, written as casters would read it and evaluated from the same text, so that
@@ -15,6 +16,8 @@ public final class Formula {
     static final Formula TOTAL = new Formula(List.of(), new Node.Total());
 
     private static final int SHOWN_TERMS = 12;
+    private static final int MOST_DIGITS = 12;
+    private static final double TOLERANCE = 5e-4;
 
     private final List<String> tokens;
     private final String text;
@@ -36,14 +39,54 @@ public final class Formula {
         return text;
     }
 
+    /** With the values put in: with as many digits as it takes for the text to give the very value. */
     String substituted(List<Figure> inputs) {
-        if (this == TOTAL) {
-            String terms = inputs.stream().limit(SHOWN_TERMS).map(Plain::number).collect(Collectors.joining(" + "));
-            int more = inputs.size() - SHOWN_TERMS;
-            return more > 0 ? terms + " + " + more + " more" : terms;
+        int digits = Plain.DIGITS;
+        double exact = value(inputs);
+        while (digits < MOST_DIGITS && off(inputs, digits, exact) > TOLERANCE) {
+            digits++;
         }
-        return print(tokens, inputs.stream().collect(Collectors.toMap(Figure::symbol, Plain::withUnit, (a, b) -> a)));
+        return this == TOTAL ? total(inputs, digits) : print(tokens, values(inputs, digits));
     }
+
+    private double off(List<Figure> inputs, int digits, double exact) {
+        List<Figure> printed = inputs.stream()
+                .map(f -> Figure.given(f.symbol(), f.name(), Plain.rounded(f.value(), digits), f.unit(), f.known(), 0))
+                .toList();
+        double off = Math.abs(value(printed) - exact);
+        return exact == 0 ? off : off / Math.abs(exact);
+    }
+
+    private static String total(List<Figure> inputs, int digits) {
+        String terms = inputs.stream()
+                .limit(SHOWN_TERMS)
+                .map(f -> Plain.number(f.value(), digits))
+                .collect(Collectors.joining(" + "));
+        int more = inputs.size() - SHOWN_TERMS;
+        if (more <= 0) {
+            return terms;
+        }
+        double rest =
+                inputs.stream().skip(SHOWN_TERMS).mapToDouble(Figure::value).sum();
+        return terms + " + " + Plain.number(rest, digits) + " of " + more + " more";
+    }
+
+    private static Map<String, Printed> values(List<Figure> inputs, int digits) {
+        return inputs.stream()
+                .collect(Collectors.toMap(
+                        Figure::symbol,
+                        f -> new Printed(
+                                Plain.withUnit(f, digits),
+                                f.unit() == Measure.PERCENT ? Plain.number(f.value(), digits) + " %" : ""),
+                        (x, y) -> x));
+    }
+
+    /**
+     * A value in print.
+     *
+     * @param hundredth how it reads where the formula divides it by 100; empty where it is no percentage
+     */
+    private record Printed(String text, String hundredth) {}
 
     double value(List<Figure> inputs) {
         return root.value(inputs);
@@ -66,21 +109,38 @@ public final class Formula {
         return moved;
     }
 
-    private static String print(List<String> tokens, Map<String, String> values) {
+    private static String print(List<String> tokens, Map<String, Printed> values) {
         StringBuilder out = new StringBuilder();
         for (int i = 0; i < tokens.size(); i++) {
             String token = tokens.get(i);
+            Printed value = values.get(token);
+            boolean raised = i + 1 < tokens.size() && tokens.get(i + 1).equals("^");
+            boolean divides =
+                    i > 0 && (tokens.get(i - 1).equals("/") || tokens.get(i - 1).equals("^"));
+            boolean hundredth = i + 2 < tokens.size()
+                    && tokens.get(i + 1).equals("/")
+                    && tokens.get(i + 2).equals("100")
+                    && !divides;
             if (token.equals("^")) {
                 String power = tokens.get(++i);
-                out.append(power.equals("2") ? "²" : power.equals("3") ? "³" : "^" + power);
+                out.append(power.equals("2") ? "²" : power.equals("3") ? "³" : "^" + raised(power, values));
+            } else if (value != null && !value.hundredth.isEmpty() && hundredth) {
+                out.append(value.hundredth);
+                i += 2;
+            } else if (value != null) {
+                out.append(raised && value.text.contains(" ") ? "(" + value.text + ")" : value.text);
             } else {
-                out.append(printed(token, values));
+                out.append(printed(token));
             }
         }
         return out.toString();
     }
 
-    private static String printed(String token, Map<String, String> values) {
+    private static String raised(String power, Map<String, Printed> values) {
+        return values.containsKey(power) ? values.get(power).text : printed(power);
+    }
+
+    private static String printed(String token) {
         return switch (token) {
             case "*" -> " × ";
             case "/" -> " ÷ ";
@@ -88,8 +148,9 @@ public final class Formula {
             case "-" -> " − ";
             case "," -> ", ";
             case "pi" -> "π";
+            case "sqrt" -> "√";
             case "(", ")" -> token;
-            default -> values.containsKey(token) ? values.get(token) : token.replace('_', ' ');
+            default -> token.replace('_', ' ');
         };
     }
 
