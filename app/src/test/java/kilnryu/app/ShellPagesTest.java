@@ -143,6 +143,73 @@ class ShellPagesTest extends AppTest {
                 .isEqualTo(409);
     }
 
+    /** The wire is a step: on the rack, in the calendar, before the next dip; ticked once, taken back with a tap. */
+    @Test
+    void theWireIsTickedBeforeTheNextDip() throws Exception {
+        Map<String, String> own = new HashMap<>(SHELL);
+        own.put("version", "1");
+        own.put("shell.coats", "prime, backup, wire, backup, seal");
+        assertThat(send(owner, "/trees/" + tree + "/mold", own).getStatus()).isEqualTo(302);
+        String at = begin();
+        assertThat(page(owner, "/shells/calendar")).contains("<span>wire</span>");
+        send(owner, at + "/log", dip("prime", 60));
+        send(owner, at + "/log", dip("backup", 40));
+        assertThat(page(owner, "/shells")).contains("dry: wire goes on first", "The wire is on");
+        send(owner, at + "/dip", Map.of("on", "2"));
+        assertThat(page(owner, at)).contains("<b>2</b> of <span>4</span> coats", "to come");
+        send(owner, at + "/wire", Map.of());
+        send(owner, at + "/wire", Map.of());
+        assertThat(page(owner, at))
+                .contains("on since", "by Owner", "ticked by mistake")
+                .doesNotContain("The wire is on");
+        send(owner, at + "/wire", Map.of("on", "false"));
+        assertThat(page(owner, at)).contains("The wire is on");
+        send(owner, at + "/wire", Map.of());
+        send(owner, at + "/dip", Map.of("on", "2"));
+        assertThat(page(owner, at)).contains("<b>3</b> of <span>4</span> coats");
+    }
+
+    /** A rack of one place with a shell on it asks before it takes another. */
+    @Test
+    void aFullRackAsks() throws Exception {
+        Map<String, String> room = new LinkedHashMap<>();
+        room.put("version", "0");
+        room.put("racks[k1].name", "rack A");
+        room.put("racks[k1].places", "1");
+        room.put("racks[k2].name", "rack B");
+        room.put("racks[k2].places", "1");
+        room.put("opens", "08:00");
+        room.put("closes", "18:00");
+        room.put("days", "mon tue wed thu fri");
+        room.put("day", "0 20/52");
+        assertThat(send(owner, "/shells/room", room).getStatus()).isEqualTo(302);
+        begin();
+        Map<String, String> other = new HashMap<>(WAX);
+        other.put("name", "Second of them");
+        long second = tree(owner, other);
+        send(owner, "/trees/" + second + "/mold", SHELL);
+        String to = "/trees/" + second + "/shell/begin";
+        MockHttpServletResponse asked = send(owner, to, Map.of("rack", "rack A"));
+        assertThat(asked.getStatus()).isEqualTo(409);
+        assertThat(asked.getContentAsString()).contains("Every place of rack A is taken", "name=\"sure\"");
+        String shell = send(owner, to, Map.of("rack", "rack B")).getRedirectedUrl();
+        send(owner, shell + "/move", Map.of("rack", "rack A"));
+        assertThat(page(owner, shell)).containsPattern("selected=\"selected\"[^>]*>rack B|>rack B</option>");
+        send(owner, shell + "/move", Map.of("rack", "rack A", "sure", "yes"));
+        assertThat(page(owner, "/shells")).contains("2 of 1 places");
+    }
+
+    @Test
+    void aColdRoomAndALongScheduleAreSaid() throws Exception {
+        Map<String, String> cold = new HashMap<>(SHELL);
+        cold.put("version", "1");
+        cold.put("shell.temperature_C", "8 °C");
+        cold.put("shell.humidity_pct", "80 %");
+        send(owner, "/trees/" + tree + "/mold", cold);
+        assertThat(page(owner, "/trees/" + tree + "/mold"))
+                .contains("The room is at 8 °C.", "are usual for them in a kept room");
+    }
+
     @Test
     void dipsAreLoggedLateAndInAnyOrder() throws Exception {
         String at = begin();

@@ -276,6 +276,30 @@ class DipStore {
                 .update();
     }
 
+    /** Whether the wire was ticked and not taken back. */
+    boolean wired(long run) {
+        return jdbc.sql("""
+                        select kind from shell_event where run_id = :run and kind in ('wire', 'wire off')
+                         order by at desc, id desc limit 1
+                        """)
+                .param("run", run)
+                .query(String.class)
+                .optional()
+                .filter("wire"::equals)
+                .isPresent();
+    }
+
+    /** Ticks the wire or takes the tick back, once however often it is tapped. */
+    @Transactional
+    public void wire(Account account, long run, boolean on) {
+        jdbc.sql("select id from shell_run where id = :run and ended_at is null for update")
+                .param("run", run)
+                .query(Long.class)
+                .optional()
+                .filter(id -> wired(id) != on)
+                .ifPresent(id -> event(account, id, on ? "wire" : "wire off", Map.of()));
+    }
+
     List<Event> events(long run) {
         return jdbc.sql("""
                         select e.*, a.shown_name from shell_event e join account a on a.id = e.account_id

@@ -32,6 +32,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class RackController {
     private static final int WAITING = 60;
+    private static final double COLD_C = 10;
 
     private final Shells shells;
     private final DipStore dips;
@@ -101,7 +102,7 @@ class RackController {
         model.addAttribute(
                 "ready",
                 open.stream()
-                        .filter(s -> s.phase() == Phase.READY || s.phase() == Phase.LATE)
+                        .filter(s -> s.phase() == Phase.READY || s.phase() == Phase.LATE || s.phase() == Phase.WIRE)
                         .count());
         return "dipping/racks";
     }
@@ -110,7 +111,7 @@ class RackController {
     private static Instant urgency(ShellState s) {
         return switch (s.phase()) {
             case LATE -> Instant.MIN;
-            case READY -> Instant.EPOCH;
+            case READY, WIRE -> Instant.EPOCH;
             case DRYING -> s.ready().orElse(Instant.MAX);
             default -> Instant.MAX;
         };
@@ -168,6 +169,7 @@ class RackController {
                 s.fireFrom()
                         .map(f -> "fire from " + Show.dayAndClock(f.atZone(account.zoneId())))
                         .orElse("");
+            case WIRE -> "wrap it, twist it tight where it crosses, then tick it";
             case NEVER -> "drier air, a fan, a window into the hollow";
             default -> "";
         };
@@ -180,11 +182,24 @@ class RackController {
             @RequestParam int on,
             @RequestParam(defaultValue = "") String from,
             RedirectAttributes redirect) {
-        if (!shells.tap(account, id, on)) {
+        if (shells.find(account, id).wireNow()) {
+            redirect.addFlashAttribute("fault", "Nothing was logged: the wire goes on first; wrap it, then tick it.");
+        } else if (!shells.tap(account, id, on)) {
             redirect.addFlashAttribute("fault", "Nothing was logged: someone else logged this dip already.");
         } else {
             redirect.addFlashAttribute("logged", shells.run(account, id).name() + ": coat " + (on + 1) + " is on.");
         }
+        return from.equals("page") ? "redirect:/shells/" + id : "redirect:/shells";
+    }
+
+    @PostMapping("/shells/{id:\\d+}/wire")
+    String wire(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "true") boolean on,
+            @RequestParam(defaultValue = "") String from) {
+        shells.run(account, id);
+        dips.wire(account, id, on);
         return from.equals("page") ? "redirect:/shells/" + id : "redirect:/shells";
     }
 
@@ -232,13 +247,17 @@ class RackController {
                                 false,
                                 ids.getOrDefault(e.getKey(), 0L)))
                         .toList());
-        model.addAttribute(
-                "against",
-                calendar.findings().all().stream()
-                        .map(f -> names.get(f.place()) + ": " + f.message() + " " + f.remedy())
-                        .toList());
-        model.addAttribute("withWaiting", waiting.equals("yes"));
+        List<String> against = new ArrayList<>();
         Air air = shells.air(account);
+        if (air.celsius() < COLD_C) {
+            against.add("The room is at " + Show.digits(air.celsius())
+                    + " °C: under 10 °C coats dry many times slower and wax cracks. Warm it before the next dip.");
+        }
+        calendar.findings()
+                .all()
+                .forEach(f -> against.add(names.get(f.place()) + ": " + f.message() + " " + f.remedy()));
+        model.addAttribute("against", against);
+        model.addAttribute("withWaiting", waiting.equals("yes"));
         model.addAttribute("air", air);
         return "dipping/calendar";
     }
@@ -250,6 +269,17 @@ class RackController {
             var at = dip.at().atZone(account.zoneId());
             String day =
                     at.format(java.time.format.DateTimeFormatter.ofPattern("EEEE d MMMM", java.util.Locale.ENGLISH));
+            dip.wire()
+                    .ifPresent(w -> days.computeIfAbsent(day, k -> new ArrayList<>())
+                            .add(new Line(
+                                    Show.weekday(w.atZone(account.zoneId())),
+                                    names.get(dip.job()),
+                                    "wire",
+                                    calendar.racks().getOrDefault(dip.job(), ""),
+                                    "",
+                                    "",
+                                    false,
+                                    ids.getOrDefault(dip.job(), 0L))));
             days.computeIfAbsent(day, k -> new ArrayList<>())
                     .add(new Line(
                             Show.weekday(at),

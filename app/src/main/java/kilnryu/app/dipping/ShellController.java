@@ -190,10 +190,19 @@ class ShellController {
     }
 
     @PostMapping(AT + "/move")
-    String move(@AuthenticationPrincipal Account account, @PathVariable long id, @RequestParam String rack) {
-        shells.run(account, id);
+    String move(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam String rack,
+            @RequestParam(defaultValue = "") String sure,
+            RedirectAttributes redirect) {
+        boolean there = shells.run(account, id).rack().equals(rack);
         if (shells.room(account).racks().stream().noneMatch(r -> r.name().equals(rack))) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        if (!there && sure.isEmpty() && shells.free(account, rack) < 1) {
+            redirect.addFlashAttribute("full", rack);
+            return "redirect:/shells/" + id;
         }
         dips.move(account.studioId(), id, rack);
         return "redirect:/shells/" + id;
@@ -219,6 +228,15 @@ class ShellController {
         model.addAttribute("name", s.run().name());
         model.addAttribute("card", racks.card(account, s));
         model.addAttribute("rack", s.run().rack());
+        int wireAfter = s.shell().recipe().wireAfter();
+        model.addAttribute("wireAfter", wireAfter);
+        model.addAttribute(
+                "wired",
+                events.stream()
+                        .filter(e -> s.wired() && e.kind().equals("wire"))
+                        .reduce((a, b) -> b)
+                        .map(e -> Show.dayAndClock(e.at().atZone(account.zoneId())) + " by " + e.by())
+                        .orElse(""));
         model.addAttribute(
                 "rackNames",
                 shells.room(account).racks().stream().map(r -> r.name()).toList());

@@ -136,6 +136,7 @@ class ShellPlanController {
             @PathVariable long id,
             @RequestParam(defaultValue = "") String rack,
             @RequestParam(defaultValue = "") String reason,
+            @RequestParam(defaultValue = "") String sure,
             Model model,
             HttpServletResponse response) {
         Plans.Saved saved = plans.find(account, id);
@@ -147,6 +148,10 @@ class ShellPlanController {
         }
         if (shells.room(account).racks().stream().noneMatch(r -> r.name().equals(rack))) {
             against.add("Choose the rack it hangs on.");
+        } else if (sure.isEmpty() && shells.free(account, rack) < 1) {
+            against.add(
+                    "Every place of " + rack + " is taken. Choose another, or tick that it hangs there all the same.");
+            model.addAttribute("full", rack);
         }
         if (against.isEmpty()) {
             OptionalLong begun = shells.begin(account, saved, rack);

@@ -34,6 +34,7 @@ import kilnryu.core.sum.Replacement;
  * @param ready when the last coat is dry; empty when it never is
  * @param latest when the next coat should be on
  * @param byWeight share of the last coat's water that is gone by weight, 0 to 1
+ * @param wired whether its wire was ticked
  */
 record ShellState(
         Run run,
@@ -47,12 +48,14 @@ record ShellState(
         Optional<Instant> latest,
         double progress,
         OptionalDouble byWeight,
+        boolean wired,
         Phase phase) {
     private static final double DRY_BY_WEIGHT = 0.95;
 
     /** What can be done with it now. */
     enum Phase {
         READY("ready to dip"),
+        WIRE("dry: wire goes on first"),
         DRYING("drying"),
         LATE("has waited too long"),
         NEVER("never dries in this air"),
@@ -72,7 +75,7 @@ record ShellState(
     }
 
     /** What was logged of a shell. */
-    record Log(List<Dip> dips, List<Weighing> weighings) {}
+    record Log(List<Dip> dips, List<Weighing> weighings, boolean wired) {}
 
     static ShellState of(Run run, Plan plan, Log log, Climate climate, Instant now) {
         ShellPlan planned = plan.shell().orElseThrow().plan();
@@ -99,6 +102,7 @@ record ShellState(
                     Optional.empty(),
                     1,
                     OptionalDouble.empty(),
+                    log.wired,
                     run.endedAt() != null ? Phase.ENDED : Phase.READY);
         }
         Dip last = log.dips.get(on - 1);
@@ -120,6 +124,7 @@ record ShellState(
                 latest,
                 climate.progress(last.logged().at(), now, dose),
                 byWeight,
+                log.wired,
                 Phase.READY);
         return state.in(state.phase(now));
     }
@@ -191,12 +196,15 @@ record ShellState(
         if (next.isEmpty()) {
             return fireFrom().filter(f -> !f.isAfter(now)).isPresent() ? Phase.FIRE : Phase.FINAL;
         }
+        if (wireNow()) {
+            return Phase.WIRE;
+        }
         return latest.filter(now::isAfter).isPresent() ? Phase.LATE : Phase.READY;
     }
 
     private ShellState in(Phase other) {
         return new ShellState(
-                run, plan, shell, factors, dips, corrected, next, ready, latest, progress, byWeight, other);
+                run, plan, shell, factors, dips, corrected, next, ready, latest, progress, byWeight, wired, other);
     }
 
     /** What a coat's drying asks of the air, kg/m2. */
@@ -218,14 +226,18 @@ record ShellState(
 
     /** Whether the wire goes on now, before the next dip. */
     boolean wireNow() {
-        return shell.recipe().wireAfter() > 0 && shell.recipe().wireAfter() == on();
+        return !wired
+                && next.isPresent()
+                && shell.recipe().wireAfter() > 0
+                && shell.recipe().wireAfter() == on();
     }
 
     /** What is still to be done with it, for the calendar. */
     Job job(String key) {
         List<Planned> coming = new ArrayList<>();
         for (int i = on(); i < shell.layers().size(); i++) {
-            coming.add(new Planned(i + 1, shell.layers().get(i).coat(), dose(shell, i, factors)));
+            boolean wire = !wired && i > 0 && i == shell.recipe().wireAfter();
+            coming.add(new Planned(i + 1, shell.layers().get(i).coat(), dose(shell, i, factors), wire));
         }
         return new Job(
                 key,
@@ -242,7 +254,8 @@ record ShellState(
         Factors factors = plan.reading().factors();
         List<Planned> coming = new ArrayList<>();
         for (int i = 0; i < shell.layers().size(); i++) {
-            coming.add(new Planned(i + 1, shell.layers().get(i).coat(), dose(shell, i, factors)));
+            boolean wire = i > 0 && i == shell.recipe().wireAfter();
+            coming.add(new Planned(i + 1, shell.layers().get(i).coat(), dose(shell, i, factors), wire));
         }
         return new Job(
                 key,

@@ -77,7 +77,11 @@ class Shells {
         Optional<Plan> plan =
                 plans.thawed(account, run.plan()).filter(p -> p.shell().isPresent());
         return plan.map(p -> ShellState.of(
-                run, p, new ShellState.Log(dips.dips(run.id()), dips.weighings(run.id())), climate, clock.instant()));
+                run,
+                p,
+                new ShellState.Log(dips.dips(run.id()), dips.weighings(run.id()), dips.wired(run.id())),
+                climate,
+                clock.instant()));
     }
 
     /** What the hygrometer shows now, with the fan of the room. */
@@ -107,7 +111,7 @@ class Shells {
     @Transactional
     public boolean tap(Account account, long id, int on) {
         ShellState state = find(account, id);
-        if (state.on() != on || state.next().isEmpty() || state.run().endedAt() != null) {
+        if (state.on() != on || state.next().isEmpty() || state.run().endedAt() != null || state.wireNow()) {
             return false;
         }
         Air air = air(account);
@@ -120,6 +124,18 @@ class Shells {
         String changed = state.phase() == ShellState.Phase.DRYING ? "before dry, by the estimate" : "";
         dips.dip(account, id, new Logged(state.next().get(), now, air, new Readings(no, no, no, no), changed, ""));
         return true;
+    }
+
+    /** How many places of a rack are free for a shell that does not hang there yet. */
+    int free(Account account, String rack) {
+        int places = room(account).racks().stream()
+                .filter(r -> r.name().equals(rack))
+                .mapToInt(r -> r.places())
+                .sum();
+        long taken = dips.open(account.studioId()).stream()
+                .filter(r -> r.rack().equals(rack))
+                .count();
+        return (int) (places - taken);
     }
 
     /** A dip with all that was read of it, at any time; another coat than planned takes the planned one's place. */

@@ -89,7 +89,10 @@ class DrawingTest {
     void theCurveRunsFromClosingTheKilnToThePourInTheStudiosClock() throws Exception {
         var clock = plan("Sea pea").firing().orElseThrow().clock().orElseThrow();
         String svg = CurveDrawing.of(clock, ZONE, Units.METRIC);
-        assertThat(svg).contains("to the pour at 15:00").contains(">dry out<").contains(">burn out<");
+        assertThat(svg)
+                .contains("to the pour at Fri 15:00")
+                .contains(">dry out<")
+                .contains(">burn out<");
         NodeList circles = parsed(svg).getElementsByTagName("ellipse");
         assertThat(circles.getLength()).isEqualTo(5);
     }

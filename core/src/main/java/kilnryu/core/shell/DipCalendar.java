@@ -28,13 +28,20 @@ import kilnryu.core.finding.Findings;
  */
 public record DipCalendar(List<Dip> dips, Map<String, Instant> fire, Map<String, String> racks, Findings findings) {
     private static final int MOST_DAYS = 200;
+    /** To wrap a piece with wire; own estimate, a large piece takes longer. */
+    public static final Duration WIRING = Duration.ofMinutes(30);
 
     /**
      * A coat still to be laid.
      *
      * @param dose what its drying asks of the air, kg/m2
+     * @param wired whether the wire goes on before it
      */
-    public record Planned(int number, Coat coat, double dose) {}
+    public record Planned(int number, Coat coat, double dose, boolean wired) {
+        public Planned(int number, Coat coat, double dose) {
+            this(number, coat, dose, false);
+        }
+    }
 
     /**
      * A piece.
@@ -68,14 +75,20 @@ public record DipCalendar(List<Dip> dips, Map<String, Instant> fire, Map<String,
 
         /** The first moment from then on at which a dip can begin. */
         public Instant next(Instant from) {
+            return next(from, perDip);
+        }
+
+        /** The first moment from then on at which so much work can be done before closing. */
+        private Instant next(Instant from, Duration work) {
             ZonedDateTime local = from.atZone(zone);
             LocalDate day = local.toLocalDate();
             for (int i = 0; i < 8; i++, day = day.plusDays(1)) {
                 if (days.contains(day.getDayOfWeek())) {
                     Instant first = day.atTime(opens).atZone(zone).toInstant();
-                    Instant last = day.atTime(closes).atZone(zone).toInstant().minus(perDip);
+                    Instant last = day.atTime(closes).atZone(zone).toInstant().minus(work);
                     Instant at = from.isBefore(first) ? first : from;
-                    if (!at.isAfter(last)) {
+                    // work that is longer than the day begins when it opens
+                    if (!at.isAfter(last) || at.equals(first)) {
                         return at;
                     }
                 }
@@ -90,9 +103,17 @@ public record DipCalendar(List<Dip> dips, Map<String, Instant> fire, Map<String,
      * @param dry when it may be followed
      * @param latest when it should be followed; empty where nothing hurries
      * @param late whether it comes after the latest time of the coat beneath
+     * @param wire when the wire is wrapped before it; empty where there is none
      */
     public record Dip(
-            String job, int number, Coat coat, Instant at, Instant dry, Optional<Instant> latest, boolean late) {}
+            String job,
+            int number,
+            Coat coat,
+            Instant at,
+            Instant dry,
+            Optional<Instant> latest,
+            boolean late,
+            Optional<Instant> wire) {}
 
     /** What the calendar is made from. */
     public record Shop(Crew crew, List<Rack> racks, Climate climate, double primeLatestHours) {}
@@ -200,7 +221,13 @@ public record DipCalendar(List<Dip> dips, Map<String, Instant> fire, Map<String,
                 }
                 at = later(at, place.get());
             }
-            return Optional.of(shop.crew.next(at));
+            Duration wiring = wiring(s);
+            return Optional.of(shop.crew.next(at, shop.crew.perDip.plus(wiring)).plus(wiring));
+        }
+
+        /** What has to be done before its next dip. */
+        private static Duration wiring(State s) {
+            return s.job.coats.get(s.next).wired ? WIRING : Duration.ZERO;
         }
 
         private Optional<Instant> placeFrom() {
@@ -238,7 +265,8 @@ public record DipCalendar(List<Dip> dips, Map<String, Instant> fire, Map<String,
                         "A prime that stands too long cracks off the wax.",
                         "Dip it earlier: an evening or a weekend hour."));
             }
-            dips.add(new Dip(s.job.key, coat.number, coat.coat, at, dry.get(), latest, late));
+            Optional<Instant> wire = coat.wired ? Optional.of(at.minus(WIRING)) : Optional.empty();
+            dips.add(new Dip(s.job.key, coat.number, coat.coat, at, dry.get(), latest, late, wire));
             crewFree = at.plus(shop.crew.perDip);
             s.ready = dry.get();
             s.latest = latest;

@@ -13,6 +13,12 @@ import kilnryu.core.sum.Known;
 /** What stands against a shell. */
 final class ShellChecks {
     private static final double SLOW_H = 24;
+    /** Under it nothing is dipped: the binder gels badly and wax is brittle (handbook 6). */
+    static final double COLD_C = 10;
+
+    private static final double MOST_TIMES = 2;
+    /** A kept room with a fan. */
+    private static final Air USUAL = new Air(22, 50, 1);
 
     private final ShellPlan plan;
     private final ShellQuestion q;
@@ -106,6 +112,16 @@ final class ShellChecks {
                                     : "Drier air; a window into the hollow.")
                     .from(slowest));
         }
+        if (air.celsius() < COLD_C) {
+            found.add(Finding.warn(
+                            "cold-room",
+                            "climate",
+                            say("The room is at %.0f °C.", air.celsius()),
+                            "Under 10 °C coats dry many times slower, the binder sets poorly and wax turns brittle and cracks.",
+                            "Warm the room to 20 to 24 °C, day and night, before the first dip.")
+                    .from(slowest));
+        }
+        plan.drying().ifPresent(this::schedule);
         double latest = factors.value(Drying.PRIME_LATEST);
         plan.layers().stream()
                 .filter(l -> l.coat().isPrime() && l.drying().orElseThrow().value() > latest)
@@ -204,6 +220,26 @@ final class ShellChecks {
                             "A pinhole or a thin place takes that much away.",
                             "One more backup, wire, or a bed of sand.")
                     .from(margin));
+        }
+    }
+
+    /** All coats against the same coats in a kept room. */
+    private void schedule(Figure drying) {
+        double usual = 0;
+        for (int i = 0; i < plan.layers().size(); i++) {
+            Drying.Wet wet = new Drying.Wet(plan.layers().get(i).coat(), i, q.aired(), plan.solids());
+            usual += Drying.hours(wet, USUAL, factors).map(Figure::value).orElse(0.0);
+        }
+        if (usual > 0 && drying.value() > MOST_TIMES * usual) {
+            found.add(Finding.warn(
+                            "long-schedule",
+                            "climate",
+                            say(
+                                    "All coats dry %.1f days; %.1f are usual for them in a kept room.",
+                                    drying.value() / 24, usual / 24),
+                            "Every day more is a day on which the wax moves and a prime may stand too long.",
+                            "A fan at 1 m/s, then drier air; 20 to 24 °C and 45 to 55 % are usual.")
+                    .from(drying));
         }
     }
 

@@ -109,6 +109,24 @@ class DipCalendarTest {
         assertThat(calendar.findings().all()).extracting(Finding::id).containsExactly("late.heron.2");
     }
 
+    /** Half an hour of wire before the second coat: wrapped at 12, dipped at 12:30, and the crew is taken until 12:40. */
+    @Test
+    void theWireTakesItsTimeBeforeTheCoat() {
+        Job wired = new Job(
+                "wired",
+                List.of(
+                        new Planned(1, Coat.BACKUP, 3 * ROOM.flux()),
+                        new Planned(2, Coat.BACKUP, 3 * ROOM.flux(), true)),
+                MONDAY_9,
+                Optional.empty(),
+                Optional.of("A"),
+                24);
+        DipCalendar calendar = DipCalendar.of(List.of(wired), shop(ALL, 1), MONDAY_9);
+        assertThat(times(calendar, "wired")).containsExactly("2026-03-02T09:00:00Z", "2026-03-02T12:30:00Z");
+        assertThat(calendar.dips().get(0).wire()).isEmpty();
+        assertThat(calendar.dips().get(1).wire()).hasValue(Instant.parse("2026-03-02T12:00:00Z"));
+    }
+
     /** The piece whose prime runs out goes before the one that merely waits. */
     @Test
     void theMostUrgentGoesFirst() {

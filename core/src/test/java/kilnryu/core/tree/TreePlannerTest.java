@@ -213,7 +213,7 @@ class TreePlannerTest {
     void theChargeOpensDownToTheScale() {
         TreePlan plan = planner.plan(tree(Alloy.SI_BRONZE, part(PatternMaterial.INJECTION_WAX, 1, weighed(96))));
         assertThat(plan.charge().formula()).isEqualTo("cavity ÷ (1 − loss ÷ 100) + reserve + heel");
-        assertThat(plan.charge().substituted()).isEqualTo("836 g ÷ (1 − 2 % ÷ 100) + 83.6 g + 0 g");
+        assertThat(plan.charge().substituted()).isEqualTo("836 g ÷ (1 − 2 %) + 83.6 g + 0 g");
         Figure cavity = plan.charge().inputs().get(0);
         Figure tree = cavity.inputs().get(0);
         Figure part = tree.inputs().get(0).inputs().get(0);
