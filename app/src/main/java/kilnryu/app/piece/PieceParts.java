@@ -41,6 +41,36 @@ public class PieceParts {
                 .map(Figure::value);
     }
 
+    /**
+     * How often a tree has to be made for what is wanted of its pieces.
+     *
+     * @param times trees in all
+     * @param spare castings more than wanted
+     */
+    public record Wanted(String piece, int wanted, int onTree, int times, int spare) {}
+
+    /** The piece of a tree that asks for most trees; empty where none comes from a piece of which more are wanted. */
+    public Optional<Wanted> wanted(Account account, Map<String, String> tree) {
+        return tree.entrySet().stream()
+                .filter(e -> e.getKey().endsWith("].piece") && e.getValue().matches("\\d{1,18}"))
+                .flatMap(e -> pieces.find(account.studioId(), Long.parseLong(e.getValue())).stream()
+                        .flatMap(row -> wanted(row, tree.get(e.getKey().replaceFirst("piece$", "count"))).stream()))
+                .max(java.util.Comparator.comparingInt(Wanted::times));
+    }
+
+    private static Optional<Wanted> wanted(PieceStore.Row row, String count) {
+        int wanted = whole(row.fields().getOrDefault("count", "1"));
+        int onTree = Math.max(1, whole(count == null || count.isBlank() ? "1" : count));
+        int times = (wanted + onTree - 1) / onTree;
+        return times < 2
+                ? Optional.empty()
+                : Optional.of(new Wanted(row.name(), wanted, onTree, times, times * onTree - wanted));
+    }
+
+    private static int whole(String text) {
+        return text.strip().matches("\\d{1,5}") ? Integer.parseInt(text.strip()) : 0;
+    }
+
     private Optional<MeshStore.Row> measured(Account account, PieceStore.Row row) {
         return meshes.ofPiece(account.studioId(), row.id())
                 .filter(m -> m.state().equals("measured"));

@@ -43,6 +43,7 @@ public class Plans {
     private final RecipeStore recipes;
     private final PieceParts pieces;
     private final EquipmentStore equipment;
+    private final Series series;
 
     Plans(
             TreeStore trees,
@@ -52,7 +53,9 @@ public class Plans {
             BlendStore blends,
             RecipeStore recipes,
             PieceParts pieces,
-            EquipmentStore equipment) {
+            EquipmentStore equipment,
+            Series series) {
+        this.series = series;
         this.equipment = equipment;
         this.pieces = pieces;
         this.recipes = recipes;
@@ -201,7 +204,35 @@ public class Plans {
         }
         sheets.closeDraft(new SheetStore.DraftOf(account.id(), save.tree, save.stage.key(), save.page));
         summarise(account, id);
+        if (save.stage == Stage.TREE) {
+            series.spread(account, id).forEach(other -> summarise(account, other));
+        }
         return OptionalLong.of(id);
+    }
+
+    /**
+     * Makes a tree so many times in all: each further one with the same parts, and with mold and firing as they stand here,
+     * its own from then on. Asked again for as many, nothing more is made.
+     */
+    @Transactional
+    public void makeSeries(Account account, long id, int times) {
+        Saved from = find(account, id);
+        int next = series.begin(account, id);
+        int missing = Math.min(times, Series.MOST) - series.size(account, id);
+        for (int i = 0; i < missing; i++, next++) {
+            String name = shortened(from.row.name() + ", tree " + next);
+            long made = trees.create(account.studioId(), name);
+            from.sheets.forEach((stage, sheet) -> {
+                Map<String, String> fields = new java.util.LinkedHashMap<>(sheet.fields());
+                fields.computeIfPresent("name", (key, old) -> name);
+                fields.remove("weighed_g");
+                fields.remove("change_note");
+                sheets.save(made, stage.key(), 0, fields, account.id());
+            });
+            trees.keepFactors(made, numbers(trees.factors(id)));
+            series.join(account, made, id, next);
+            summarise(account, made);
+        }
     }
 
     /** Writes the mass of the finished tree into its list of parts, over whatever version is current. */

@@ -41,10 +41,12 @@ class StageController {
     private final Plans plans;
     private final SheetStore sheets;
     private final PieceParts pieces;
+    private final Series series;
     private final Streams streams;
     private final Clock clock;
 
-    StageController(Plans plans, SheetStore sheets, PieceParts pieces, Streams streams, Clock clock) {
+    StageController(Plans plans, SheetStore sheets, PieceParts pieces, Series series, Streams streams, Clock clock) {
+        this.series = series;
         this.plans = plans;
         this.sheets = sheets;
         this.pieces = pieces;
@@ -325,6 +327,10 @@ class StageController {
 
     private String page(Account account, Sight sight, Model model) {
         Plan plan = fill(account, sight, model);
+        if (sight.tree > 0 && sight.view.key.equals("tree")) {
+            model.addAttribute("series", series.view(account, sight.tree));
+            model.addAttribute("wanted", pieces.wanted(account, sight.typed));
+        }
         stream(account, sight, plan).into(model);
         return "plan/" + sight.view.key;
     }
