@@ -50,6 +50,23 @@ class FitPagesTest extends AppTest {
         assertThat(fit()).contains("No flask is listed yet", "/equipment");
     }
 
+    /** 120 mm do not go into 100: a stop on the Mold page, in the stream, at the mixing and across the card. */
+    @Test
+    void aTreeThatDoesNotGoInIsStoppedEverywhere() throws Exception {
+        Map<String, String> wide = new HashMap<>(FLASK);
+        wide.put("version", "1");
+        wide.put("tree_width_mm", "120");
+        send(owner, "/trees/" + tree + "/mold", wide);
+        assertThat(page(owner, "/trees/" + tree + "/mold")).contains("class=\"now stopped\"", "1 stop: 100 × 150 mm");
+        assertThat(page(owner, "/trees/" + tree + "/bench"))
+                .contains("Stopped: not ready to mix")
+                .doesNotContain("Ready to mix<", "Start mixing");
+        send(owner, "/trees/" + tree + "/bench/start", Map.of());
+        assertThat(page(owner, "/trees/" + tree + "/bench")).contains("Stopped: not ready to mix");
+        assertThat(page(owner, "/trees/" + tree + "/card"))
+                .contains("One stop stands against this plan: not ready to mix");
+    }
+
     /** What was typed and not saved before the flask was chosen stands there afterwards, with the flask. */
     @Test
     void choosingAFlaskKeepsWhatIsNotSaved() throws Exception {

@@ -9,6 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import kilnryu.app.account.Account;
+import kilnryu.app.equipment.EquipmentReader;
+import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.piece.Photo;
 import kilnryu.app.piece.PhotoStore;
@@ -42,8 +44,10 @@ class BlendController {
     private final BlendStore store;
     private final FactorStore factors;
     private final PhotoStore photos;
+    private final EquipmentStore equipment;
 
-    BlendController(BlendStore store, FactorStore factors, PhotoStore photos) {
+    BlendController(BlendStore store, FactorStore factors, PhotoStore photos, EquipmentStore equipment) {
+        this.equipment = equipment;
         this.store = store;
         this.factors = factors;
         this.photos = photos;
@@ -295,14 +299,16 @@ class BlendController {
             Account account, long id, int version, Map<String, String> typed, boolean showErrors, Model model) {
         Fields fields = Fields.typed(typed, account.units());
         BlendReader.Read read = BlendReader.read(fields, factors.of(account.studioId()));
+        String money = EquipmentReader.money(equipment.of(account.studioId()).fields());
+        model.addAttribute("money", money);
         FigureView.Maker views = new FigureView.Maker(account.units(), false);
         List<FigureView> figures = new ArrayList<>();
         List<FindingView> findings = new ArrayList<>();
         read.blend().ifPresent(b -> {
             List<Figure> all = new ArrayList<>(List.of(b.density(), b.slurryDensity(), b.yield(), b.hemihydrate()));
-            b.cost().ifPresent(all::add);
-            b.costPerLitre().ifPresent(all::add);
             all.forEach(f -> figures.add(views.of(f)));
+            b.cost().ifPresent(f -> figures.add(views.of(f).in(money)));
+            b.costPerLitre().ifPresent(f -> figures.add(views.of(f).in(money)));
             b.findings().all().forEach(f -> findings.add(FindingView.of(f, views, 0)));
         });
         model.addAttribute("id", id);

@@ -12,6 +12,7 @@ import kilnryu.app.account.Account;
 import kilnryu.app.dipping.ShellState.Phase;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.web.Show;
+import kilnryu.app.web.Spoken;
 import kilnryu.core.shell.Air;
 import kilnryu.core.shell.Climate;
 import kilnryu.core.shell.DipCalendar;
@@ -255,7 +256,8 @@ class RackController {
         }
         calendar.findings()
                 .all()
-                .forEach(f -> against.add(names.get(f.place()) + ": " + f.message() + " " + f.remedy()));
+                .forEach(f -> against.add(
+                        names.get(f.place()) + ": " + Spoken.in(f.message() + " " + f.remedy(), account.units())));
         model.addAttribute("against", against);
         model.addAttribute("withWaiting", waiting.equals("yes"));
         model.addAttribute("air", air);

@@ -22,6 +22,7 @@ import kilnryu.app.shell.ShellDrawing;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Show;
+import kilnryu.app.web.Spoken;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.shell.Climate;
@@ -410,7 +411,11 @@ class ShellController {
         if (s.next().isPresent()) {
             against.add((s.shell().layers().size() - s.on()) + " coats are still to come.");
         }
-        s.shell().findings().stops().forEach(f -> against.add(f.message()));
+        s.shell()
+                .findings()
+                .stops()
+                .forEach(f ->
+                        against.add(Spoken.in(f.message(), s.plan().reading().units())));
         flaws.stream().filter(Flaw::open).forEach(f -> against.add("Crack at " + f.where() + ": " + f.mended() + "."));
         Map<String, String> looked = looked(events);
         DipReader.LOOKS.forEach((key, words) -> {

@@ -18,6 +18,7 @@ import kilnryu.app.plan.Plans;
 import kilnryu.app.plan.Streams;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.web.Show;
+import kilnryu.app.web.Spoken;
 import kilnryu.app.web.Units;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.quantity.Measure;
@@ -144,7 +145,7 @@ class ShellPlanController {
         if (saved.plan().shell().isEmpty()) {
             against.add("The shell is not planned yet.");
         } else {
-            blocking(saved.plan(), reason).forEach(f -> against.add(f.message()));
+            blocking(saved.plan(), reason).forEach(f -> against.add(Spoken.in(f.message(), account.units())));
         }
         if (shells.room(account).racks().stream().noneMatch(r -> r.name().equals(rack))) {
             against.add("Choose the rack it hangs on.");
@@ -203,15 +204,18 @@ class ShellPlanController {
             model.addAttribute("method", built.dewax().method().label());
             model.addAttribute(
                     "stops",
-                    plan.findings().stops().stream().map(Finding::message).toList());
+                    plan.findings().stops().stream()
+                            .map(f -> Spoken.in(f.message(), account.units()))
+                            .toList());
         }
         return "dipping/plan";
     }
 
     private List<School> schools(Account account, Plan plan) {
         var built = plan.shell().orElseThrow();
-        Optional<EquipmentReader.Prices> prices =
-                EquipmentReader.prices(equipment.of(account.studioId()).fields());
+        Map<String, String> shop = equipment.of(account.studioId()).fields();
+        Optional<EquipmentReader.Prices> prices = EquipmentReader.prices(shop);
+        String money = EquipmentReader.money(shop);
         List<School> schools = new ArrayList<>();
         List<Recipe> recipes = new ArrayList<>(plan.reading()
                 .recipes()
@@ -237,7 +241,8 @@ class ShellPlanController {
                     margin >= PLENTY ? "over 100" : Show.digits(margin),
                     margin < 1,
                     prices.map(p -> Show.digits(
-                                    shell.cost(p.slurry(), p.stucco()).value()))
+                                            shell.cost(p.slurry(), p.stucco()).value())
+                                    + (money.isEmpty() ? "" : " " + money))
                             .orElse("–"),
                     recipe.key().equals(planned.key()),
                     recipe.key().equals(built.proposal().school().key())));

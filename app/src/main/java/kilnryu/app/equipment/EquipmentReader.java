@@ -26,6 +26,7 @@ public final class EquipmentReader {
     private static final Range WALL = new Range(Measure.MILLIMETRE, 0.3, 50);
     private static final Range PRICE = new Range(Measure.TIMES, 0, 100_000);
     private static final int LONGEST_NAME = 60;
+    private static final int LONGEST_MONEY = 8;
     private static final int MOST_ROWS = 200;
     private static final double USUAL_WALL = 2;
     private static final List<String> LISTS = List.of("flasks", "bowls");
@@ -75,6 +76,7 @@ public final class EquipmentReader {
         OptionalInt places = fields.whole("bell_places", 1, 50);
         fields.quantity("slurry_price", PRICE);
         fields.quantity("stucco_price", PRICE);
+        fields.text("money", LONGEST_MONEY);
         Fit.Table table = new Fit.Table(
                 fields.quantity("table_opening_mm", Range.LENGTH), fields.quantity("table_reach_mm", Range.LENGTH));
         Equipment equipment = new Equipment(
@@ -203,6 +205,11 @@ public final class EquipmentReader {
         return slurry.isPresent() && stucco.isPresent()
                 ? Optional.of(new Prices(slurry.getAsDouble(), stucco.getAsDouble()))
                 : Optional.empty();
+    }
+
+    /** The studio's money, empty where it is not said. */
+    public static String money(Map<String, String> saved) {
+        return saved.getOrDefault("money", "").strip();
     }
 
     /** Of a kilogram, in the studio's money. */

@@ -26,6 +26,7 @@ import kilnryu.app.plan.Stage;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.web.Show;
+import kilnryu.app.web.Spoken;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.flask.UnitGuard;
 import kilnryu.core.quantity.Measure;
@@ -449,11 +450,10 @@ class MixController {
         model.addAttribute("name", saved.row().name());
         model.addAttribute("ready", ready(saved.plan()));
         PlanPage page = PlanPage.of(saved.plan(), account.units(), now, java.util.Set.of());
-        List<String> blocking = blocking(saved).stream().map(Finding::id).toList();
         model.addAttribute("page", page);
         model.addAttribute(
                 "blocking",
-                page.findings().stream().filter(f -> blocking.contains(f.id())).toList());
+                blocking(saved).stream().map(f -> Spoken.in(f, account.units())).toList());
         mixes.last(saved.row().id()).ifPresent(last -> {
             model.addAttribute("last", last);
             model.addAttribute("changed", MixStation.changed(mixes, last, saved));

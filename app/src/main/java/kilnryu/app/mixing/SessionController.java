@@ -23,6 +23,7 @@ import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Show;
+import kilnryu.app.web.Spoken;
 import kilnryu.core.flask.MixSchool;
 import kilnryu.core.flask.MixSession;
 import kilnryu.core.quantity.Measure;
@@ -94,7 +95,7 @@ class SessionController {
         List<Filled> chosen = chosen(all, taken);
         Optional<MixSession> session = session(account, chosen, pour_min);
         List<String> against = new ArrayList<>(blocked(chosen));
-        session.ifPresent(s -> s.findings().stops().forEach(f -> against.add(f.message())));
+        session.ifPresent(s -> s.findings().stops().forEach(f -> against.add(Spoken.in(f.message(), account.units()))));
         if (session.isEmpty() || !against.isEmpty()) {
             out.setStatus(HttpStatus.CONFLICT.value());
             model.addAttribute("refused", against.isEmpty() ? List.of("Choose the molds first.") : against);

@@ -193,11 +193,11 @@ public record GatingPage(
                     .orElse(", stands alone");
             return String.format(
                     Locale.ROOT,
-                    "%s%s%s, modulus %.1f mm",
+                    "%s%s%s, modulus %s",
                     member.count() > 1 ? member.count() + " × " : "",
                     member.use().label(),
                     on,
-                    modulus.value());
+                    shown(modulus.value()));
         }
 
         private List<Sticks> sticks() {

@@ -15,6 +15,7 @@ import kilnryu.app.shell.ShellDrawing;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Show;
+import kilnryu.app.web.Spoken;
 import kilnryu.app.web.Units;
 import kilnryu.core.block.BlockPlan;
 import kilnryu.core.burnout.BackPlan;
@@ -280,7 +281,7 @@ public record PlanPage(
                         Show.weekday(c.at()),
                         Show.dayAndClock(c.at()),
                         c.duty().kind().label(),
-                        c.duty().caution()));
+                        Spoken.in(c.duty().caution(), units)));
             }
             return views;
         }

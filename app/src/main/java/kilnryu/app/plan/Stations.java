@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
+import kilnryu.core.flask.Flask;
 import kilnryu.core.quantity.Measure;
 
 /** The stream of a tree: where it stands, stage by stage. */
@@ -14,6 +15,7 @@ final class Stations {
     /** @param saved null for a tree that is not saved yet */
     static List<Station> of(
             Plans.Saved saved, Plan plan, String open, List<Station.Source> later, Optional<Berth> berth) {
+        Units units = plan.reading().units();
         String base = saved == null ? "" : "/trees/" + saved.row().id();
         List<Station> stations = new ArrayList<>();
         stations.add(stopped(
@@ -22,8 +24,7 @@ final class Stations {
                 station(
                         "Tree",
                         plan.tree()
-                                .map(t -> Show.value(
-                                                t.treeVolume().value(), Measure.CUBIC_CENTIMETRE, Units.METRIC, false)
+                                .map(t -> Show.value(t.treeVolume().value(), Measure.CUBIC_CENTIMETRE, units, false)
                                         .toString())
                                 .orElse("not complete"),
                         base.isEmpty() ? "" : base + "/tree",
@@ -46,11 +47,9 @@ final class Stations {
                 station(
                         "Mold",
                         plan.flask()
-                                .map(f -> Math.round(f.flask().innerDiameter().millimetres()) + " × "
-                                        + Math.round(f.flask().height().millimetres()) + " mm")
+                                .map(f -> size(f.flask(), units))
                                 .or(() -> plan.block()
-                                        .map(b -> "block, "
-                                                + Show.value(b.wet().value(), Measure.GRAM, Units.METRIC, false)))
+                                        .map(b -> "block, " + Show.value(b.wet().value(), Measure.GRAM, units, false)))
                                 .or(() -> plan.shell()
                                         .map(s -> "shell, "
                                                 + s.plan().recipe().coats().size() + " coats"))
@@ -108,6 +107,11 @@ final class Stations {
                         (stops == 1 ? "1 stop" : stops + " stops") + ": " + station.status(),
                         station.address(),
                         station.state().equals("now") ? "now stopped" : "stopped");
+    }
+
+    private static String size(Flask flask, Units units) {
+        Show.Shown across = Show.value(flask.innerDiameter().millimetres(), Measure.MILLIMETRE, units, false);
+        return across.digits() + " × " + Show.value(flask.height().millimetres(), Measure.MILLIMETRE, units, false);
     }
 
     private static Station station(String label, String status, String address, boolean open, boolean done) {

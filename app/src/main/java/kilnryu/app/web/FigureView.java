@@ -38,7 +38,26 @@ public record FigureView(
 
     /** Whether the reader's units differ from those the sum is done in. */
     public boolean isConverted() {
-        return !shown.toString().equals(working);
+        return !shown.toString().equals(working) && !shown.digits().equals(working);
+    }
+
+    /** A price in the studio's money. */
+    public FigureView in(String money) {
+        return new FigureView(
+                symbol,
+                name,
+                new Show.Shown(shown.digits(), money),
+                working,
+                formula,
+                substituted,
+                mark,
+                meaning,
+                known,
+                source,
+                handbook,
+                spread,
+                inputs,
+                more);
     }
 
     private FigureView withoutInputs() {
@@ -68,6 +87,10 @@ public record FigureView(
         public Maker(Units units, boolean precious) {
             this.units = units;
             this.precious = precious;
+        }
+
+        Units units() {
+            return units;
         }
 
         /** A figure that stands for itself, with its spread; where it is part of a later sum, only its own line is. */

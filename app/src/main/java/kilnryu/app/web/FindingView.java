@@ -26,7 +26,8 @@ public record FindingView(
         int number,
         List<FindingView> also) {
 
-    public static FindingView of(Finding finding, FigureView.Maker views, int number) {
+    public static FindingView of(Finding found, FigureView.Maker views, int number) {
+        Finding finding = Spoken.in(found, views.units());
         return new FindingView(
                 finding.id(),
                 finding.severity().name().toLowerCase(Locale.ROOT),

@@ -49,7 +49,7 @@ class WeighInController {
         double planned = planned(plans.find(account, id));
         model.addAttribute("id", id);
         model.addAttribute("name", plans.find(account, id).row().name());
-        model.addAttribute("planned", Show.value(planned, Measure.GRAM, Units.METRIC, false));
+        model.addAttribute("planned", Show.value(planned, Measure.GRAM, account.units(), false));
         model.addAttribute(
                 "record",
                 weighings.of(account.studioId(), id).stream()
