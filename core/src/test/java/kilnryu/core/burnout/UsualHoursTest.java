@@ -33,7 +33,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 class UsualHoursTest {
     private static final Factors FACTORS = Factors.HANDBOOK;
 
-    private static Subject flask(double diameter, double height, PatternMaterial pattern) {
+    static Subject flask(double diameter, double height, PatternMaterial pattern) {
         Flask flask = new Flask(
                 Length.millimetres(diameter),
                 Length.millimetres(height),
@@ -51,7 +51,7 @@ class UsualHoursTest {
                 new FlaskPlanner(FACTORS).plan(flask));
     }
 
-    private static Subject block(double width, double height, double kilograms) {
+    static Subject block(double width, double height, double kilograms) {
         return new Subject(
                 "block",
                 InvestmentSystem.PLASTER_SILICA,
@@ -68,7 +68,7 @@ class UsualHoursTest {
                 Section.MEDIUM.flaskTemperature(Alloy.SI_BRONZE));
     }
 
-    private static BurnoutProgram by(BurnoutSchool school, Subject mold) {
+    static BurnoutProgram by(BurnoutSchool school, Subject mold) {
         return new ProgramGenerator(FACTORS).generate(new BurnoutQuestion(mold, school, Optional.empty()));
     }
 
