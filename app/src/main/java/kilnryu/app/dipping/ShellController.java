@@ -256,6 +256,9 @@ class ShellController {
         if (s.shell().drying().isEmpty()) {
             unjudged.add("how long its coats dry in this room");
         }
+        if (looked(events).isEmpty()) {
+            unjudged.add("cracks, patches and dryness (the look before the pour)");
+        }
         model.addAttribute("unjudged", unjudged);
         model.addAttribute("corrected", s.corrected() == 1 ? "" : Show.digits(s.corrected()));
         model.addAttribute("drawing", drawing(account, s, events));

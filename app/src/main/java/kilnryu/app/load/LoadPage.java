@@ -430,7 +430,7 @@ public record LoadPage(
                 day = its;
                 all.add(new DutyView(
                         before ? 0 : ++number,
-                        at.map(Show::clock)
+                        at.map(Show::weekday)
                                 .orElseGet(() -> before
                                         ? "before"
                                         : String.format(

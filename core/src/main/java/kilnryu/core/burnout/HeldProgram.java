@@ -271,7 +271,7 @@ public record HeldProgram(
             }
             return waitedLonger
                     ? s.until().label() + (question.load.size() > 1 ? ": " + waited.by : "")
-                    : s.ruledBy() + ", its least";
+                    : s.ruledBy() + ", at its minimum";
         }
 
         private static Figure sum(Segment s, double least, double needed) {

@@ -95,7 +95,7 @@ public record Blend(
                 yield,
                 hemihydrate,
                 cost,
-                cost.map(c -> Figure.computed("litre", "price of a litre of slurry, in the money typed", Measure.TIMES)
+                cost.map(c -> Figure.computed("litre", "price of a litre of slurry", Measure.TIMES)
                         .by(LITRE, c.as("price"), yield)),
                 new Findings(findings(shares, factors)));
     }
@@ -128,7 +128,7 @@ public record Blend(
         List<Figure> prices = shares.stream()
                 .map(s -> Figure.given("price", s.name, s.percent / WHOLE * s.price, Measure.TIMES, Known.CHOSEN, 0))
                 .toList();
-        return Optional.of(Figure.computed("cost", "price of a kilogram of powder, in the money typed", Measure.TIMES)
+        return Optional.of(Figure.computed("cost", "price of a kilogram of powder", Measure.TIMES)
                 .total(prices));
     }
 

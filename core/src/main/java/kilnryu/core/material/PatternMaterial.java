@@ -84,7 +84,7 @@ public enum PatternMaterial {
             1.26,
             "softens at 60, flows at 180-260 °C",
             "0.3-1.5 % char, 0.1-0.5 % pigment ash",
-            "It swells before it flows: drains at low points, thin hollow prints or a wax skin.",
+            "It swells before it flows: drains at low points, thin hollow prints or a wax coating.",
             new Leaves(200, 0.9, 0.3)),
     FILAMENT_CASTABLE(
             "filament-castable",

@@ -94,7 +94,7 @@ public record MethodAdvice(MoldKind kind, List<String> forbids, List<String> spe
         pen.not(p.longest() < 50 && p.count() > 6, "For many small pieces a tree in a flask is less work.");
         pen.not(
                 p.material().family() == Family.FILAMENT,
-                "A plastic print swells before it flows: wire, drains and a wax skin.");
+                "A plastic print swells before it flows: wire, drains and a wax coating.");
         return pen.advice(MoldKind.SHELL);
     }
 

@@ -198,7 +198,7 @@ final class ShellChecks {
                             "shell.dewax",
                             "There is plastic in the pattern: it swells before it flows.",
                             "It grows inside the shell and cracks it before it can run out.",
-                            "Wire, drains at the low points, thin hollow prints with a wax skin; melt it out slowly at"
+                            "Wire, drains at the low points, thin hollow prints with a wax coating; melt it out slowly at"
                                     + " 200 to 260 °C before the fire.")
                     .from(body.wax()));
         }
