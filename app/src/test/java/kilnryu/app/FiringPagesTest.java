@@ -511,4 +511,42 @@ class FiringPagesTest extends AppTest {
                         "one person lifts 0.1 kg here");
         assertThat(page(owner, "/trees/" + tree + "/tree")).contains("what the crucible melts at once");
     }
+
+    /** Waiting, in the kiln, fired; poured once the pour was ticked. */
+    @Test
+    void theTreeFollowsItsLoad() throws Exception {
+        long id = started();
+        assertThat(page(owner, "/trees/" + tree + "/firing"))
+                .contains("In load Ebb tide, in the kiln: closed ", "pour about ")
+                .doesNotContain("Put it in a kiln with others");
+        send(owner, "/firings/" + id + "/end", Map.of("as", "poured, all full"));
+        assertThat(page(owner, "/trees/" + tree + "/firing"))
+                .contains("In load Ebb tide, fired: ", "Put it in a kiln with others");
+        assertThat(page(owner, "/trees/" + tree + "/tree")).contains("Ebb tide, fired");
+    }
+
+    @Test
+    void theTickOfThePourIsSaidOnTheTree() throws Exception {
+        long id = started();
+        String run = page(owner, "/firings/" + id + "/run");
+        java.util.regex.Matcher pour =
+                java.util.regex.Pattern.compile("value=\"(pour-\\d+)\"").matcher(run);
+        String duty = pour.find() ? pour.group(1) : "pour-1";
+        send(owner, "/firings/" + id + "/duty", Map.of("duty", duty));
+        send(owner, "/firings/" + id + "/end", Map.of("as", "poured, all full"));
+        assertThat(page(owner, "/trees/" + tree + "/firing")).contains("In load Ebb tide, poured: ");
+    }
+
+    /** Of a planned load and one that has ended, the planned one counts: its hours are to come. */
+    @Test
+    void thePlannedLoadGoesBeforeTheOneThatEnded() throws Exception {
+        long first = started();
+        send(owner, "/firings/" + first + "/end", Map.of("as", "given up"));
+        Map<String, String> again = load(tree);
+        again.put("name", "Second try");
+        send(owner, "/firings/0/load", again);
+        assertThat(page(owner, "/trees/" + tree + "/firing"))
+                .contains("In load Second try, waiting; the load has no hour yet")
+                .doesNotContain("In load Ebb tide");
+    }
 }

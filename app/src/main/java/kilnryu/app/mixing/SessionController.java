@@ -309,7 +309,7 @@ class SessionController {
                             ", ", b.molds().stream().map(MixSession.Mold::name).toList()),
                     views.of(b.powder()),
                     views.of(b.water()),
-                    String.format(java.util.Locale.ROOT, "%.1f min before gloss-off", Math.max(0, -b.late())),
+                    Show.value(Math.max(0, -b.late()), Measure.MINUTE, account.units(), false) + " before gloss-off",
                     b.late() > 1e-9,
                     b.limit()));
         }

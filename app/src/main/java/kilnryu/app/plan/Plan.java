@@ -174,28 +174,16 @@ public record Plan(
                             f -> FiringReader.firing(choices, tree.orElseThrow(), f, reading.factors))
                     .or(() -> block.map(b -> FiringReader.firing(choices, tree.orElseThrow(), b, reading.factors)))
                     .or(() -> shell.map(s -> FiringReader.firing(choices, tree.orElseThrow(), s, reading.factors)));
-            Figure charge = weighed.map(WeighedTree::charge)
-                    .or(() -> tree.map(TreePlan::charge))
-                    .orElse(null);
-            Findings ofTree = tree.map(TreePlan::findings)
-                    .orElse(Findings.NONE)
-                    .and(weighed.map(WeighedTree::findings).orElse(Findings.NONE))
-                    .and(tree.map(t -> melted(t, charge)).orElse(Findings.NONE));
-            Findings ofMold = flask.map(
-                            f -> againstFlask(f, clearances.orElseThrow(), tree.orElseThrow(), pour, extras))
-                    .orElse(Findings.NONE)
-                    .and(block.map(b -> againstBlock(b, tree.orElseThrow(), pour))
-                            .orElse(Findings.NONE))
-                    .and(shell.map(ShellReader.Built::findings).orElse(Findings.NONE))
-                    .and(lifted(tree, flask, block, shell, moldFields));
-            Findings ofFiring = firing.map(f -> f.program()
-                            .findings()
-                            .and(f.clock().map(c -> c.findings()).orElse(Findings.NONE)))
-                    .orElse(Findings.NONE)
-                    .and(tree.map(t -> HeatChecks.check(poured(choices, t, extras, pour), reading.factors))
-                            .orElse(Findings.NONE));
-            Found found =
-                    new Found(ofTree, gating.map(GatingReader.Built::findings).orElse(Findings.NONE), ofMold, ofFiring);
+            Found found = new Found(
+                    ofTree(tree, weighed),
+                    gating.map(GatingReader.Built::findings).orElse(Findings.NONE),
+                    flask.map(f -> againstFlask(f, clearances.orElseThrow(), tree.orElseThrow(), pour, extras))
+                            .orElse(Findings.NONE)
+                            .and(block.map(b -> againstBlock(b, tree.orElseThrow(), pour))
+                                    .orElse(Findings.NONE))
+                            .and(shell.map(ShellReader.Built::findings).orElse(Findings.NONE))
+                            .and(lifted(tree, flask, block, shell, moldFields)),
+                    ofFiring(firing, tree.map(t -> poured(choices, t, extras, pour))));
             return new Plan(
                     name.orElse(""),
                     fields,
@@ -212,6 +200,25 @@ public record Plan(
                     pour,
                     firing,
                     found);
+        }
+
+        private Findings ofTree(Optional<TreePlan> tree, Optional<WeighedTree> weighed) {
+            if (tree.isEmpty()) {
+                return Findings.NONE;
+            }
+            Figure charge = weighed.map(WeighedTree::charge).orElse(tree.get().charge());
+            return tree.get()
+                    .findings()
+                    .and(weighed.map(WeighedTree::findings).orElse(Findings.NONE))
+                    .and(melted(tree.get(), charge));
+        }
+
+        private Findings ofFiring(Optional<Firing> firing, Optional<HeatChecks.Pour> poured) {
+            return firing.map(f -> f.program()
+                            .findings()
+                            .and(f.clock().map(c -> c.findings()).orElse(Findings.NONE)))
+                    .orElse(Findings.NONE)
+                    .and(poured.map(p -> HeatChecks.check(p, reading.factors)).orElse(Findings.NONE));
         }
 
         private Optional<BlockPlan> block(
