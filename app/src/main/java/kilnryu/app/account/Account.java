@@ -32,7 +32,7 @@ public record Account(
         return ZoneId.of(zone);
     }
 
-    Account withUnits(Units units) {
+    public Account withUnits(Units units) {
         return new Account(
                 id, studioId, studio, login, shownName, units.system().name(), units.troy(), zone, demo);
     }
