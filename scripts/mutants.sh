@@ -7,5 +7,5 @@ awk -F, '
     if ($6 == "KILLED" || $6 == "TIMED_OUT" || $6 == "MEMORY_ERROR") { killed[package]++; caught[package "." class]++ } }
   END {
     for (p in all) printf "package %-10s %5d mutants, %3.0f %% killed\n", p, all[p], 100 * killed[p] / all[p]
-    for (c in of) if (of[c] >= 10) printf "class %-34s %5d mutants, %5.1f %% killed\n", c, of[c], 100 * caught[c] / of[c] | "sort -k5 -n -t, | sort -k4 -n | head -10"
+    for (c in of) if (of[c] >= 10) printf "%5.1f %% killed of %4d mutants: %s\n", 100 * caught[c] / of[c], of[c], c | "sort -n | head -10"
   }' "$1"
