@@ -39,6 +39,9 @@ echo "Pages with 2000 trees" >&2
 start; wait_first_page; sleep 3
 java -cp "$classes" kilnryu.bench.PageLoad "http://127.0.0.1:$port" 2000 | tee "$work/pages.md" >&2
 
+# what ./kiln-ryu mutants found stands below the measured rows and stays
+mutants=$(sed -n '/^## Mutants/,$p' "$out" 2>/dev/null || true)
+
 {
   echo "# Benchmarks"
   echo
@@ -61,5 +64,6 @@ java -cp "$classes" kilnryu.bench.PageLoad "http://127.0.0.1:$port" 2000 | tee "
   echo "Waited by one client over loopback, which is a little more than the server's own time; 2,000 trees stored."
   echo
   cat "$work/pages.md"
+  if [ -n "$mutants" ]; then printf '\n%s\n' "$mutants"; fi
 } >"$out"
 cat "$out"

@@ -549,4 +549,18 @@ class FiringPagesTest extends AppTest {
                 .contains("In load Second try, waiting; the load has no hour yet")
                 .doesNotContain("In load Ebb tide");
     }
+
+    /** Two trees of one alloy, each some 940 g, in a crucible rated for 1.2 kg: each goes in, both take two melts. */
+    @Test
+    void aLoadSaysHowManyMelts() throws Exception {
+        Map<String, String> other = new HashMap<>(WAX);
+        other.put("name", "Turnstone");
+        long second = tree(owner, other);
+        send(owner, "/trees/" + second + "/mold", FLASK);
+        send(owner, "/equipment", Map.of("version", "0", "crucible_rated_g", "1.2 kg", "lift_kg", "25 kg"));
+        long id = number(send(owner, "/firings/0/load", load(tree, second)));
+        assertThat(page(owner, "/firings/" + id))
+                .containsPattern("in all, at least 2 melts")
+                .doesNotContain("what the crucible melts at once");
+    }
 }

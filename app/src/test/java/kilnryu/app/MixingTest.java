@@ -132,6 +132,10 @@ class MixingTest extends AppTest {
         assertThat(page(owner, bench)).contains("59.7", "not dry", "is still inside");
         send(owner, bench + "/dry", Map.of("mass", "1790 g"));
         assertThat(page(owner, bench)).contains("dry enough for heat");
+        // what the scale proved goes into the firing, which is shorter for it
+        send(owner, bench + "/dry/use", Map.of());
+        assertThat(page(owner, bench.replace("/bench", "/firing")))
+                .containsPattern("free-water-pct[^>]*value=\"[\\d.]+ %");
         assertThat(send(owner, bench + "/dry", Map.of("mass", "heavy")).getStatus())
                 .isEqualTo(422);
     }
