@@ -55,51 +55,40 @@ class Drying {
             model.addAttribute("earliest", Show.dayAndClock(earliest.atZone(account.zoneId())));
             model.addAttribute("tooSoon", earliest.isAfter(clock.instant()));
         });
-        Optional<DryingStore.Weighing> first =
-                all.stream().filter(DryingStore.Weighing::filled).reduce((a, b) -> b);
-        Optional<DryingStore.Weighing> now =
-                all.stream().filter(w -> !w.filled()).reduce((a, b) -> b);
-        free(plan).ifPresent(free -> {
-            if (first.isPresent() && now.isPresent()) {
-                Moisture moisture = Moisture.of(
-                        free,
-                        first.get().grams(),
-                        now.get().grams(),
-                        plan.reading().factors());
-                FigureView.Maker views = new FigureView.Maker(account.units(), false);
-                model.addAttribute("moisture", views.of(moisture.share()));
-                model.addAttribute("dry", moisture.dry());
-                model.addAttribute(
-                        "dryFindings",
-                        moisture.findings().all().stream()
-                                .map(f -> FindingView.of(f, views, 0))
-                                .toList());
-            }
+        moisture(plan, all).ifPresent(moisture -> {
+            FigureView.Maker views = new FigureView.Maker(account.units(), false);
+            model.addAttribute("moisture", views.of(moisture.share()));
+            model.addAttribute("dry", moisture.dry());
+            model.addAttribute(
+                    "dryFindings",
+                    moisture.findings().all().stream()
+                            .map(f -> FindingView.of(f, views, 0))
+                            .toList());
         });
         model.addAttribute("drying", true);
     }
 
     /** Share of the free water that is left by the last weighing, %, as far as the scale can tell; empty until it was weighed twice. */
     Optional<Double> share(Plans.Saved saved) {
-        Optional<Instant> began = mixes.last(saved.row().id()).map(m -> m.startedAt());
-        return began.flatMap(at -> {
-            List<DryingStore.Weighing> all = store.of(saved.row().id(), at);
-            Optional<DryingStore.Weighing> first =
-                    all.stream().filter(DryingStore.Weighing::filled).reduce((a, b) -> b);
-            Optional<DryingStore.Weighing> now =
-                    all.stream().filter(w -> !w.filled()).reduce((a, b) -> b);
-            return first.isEmpty() || now.isEmpty()
-                    ? Optional.empty()
-                    : free(saved.plan())
-                            .map(free -> Moisture.of(
-                                            free,
-                                            first.get().grams(),
-                                            now.get().grams(),
-                                            saved.plan().reading().factors())
-                                    .share()
-                                    .value())
-                            .map(share -> Math.max(0, Math.min(100, share)));
-        });
+        return mixes.last(saved.row().id())
+                .flatMap(m -> moisture(saved.plan(), store.of(saved.row().id(), m.startedAt())))
+                .map(m -> Math.max(0, Math.min(100, m.share().value())));
+    }
+
+    /** By the last weighing just after filling and the last one since; empty until it was weighed twice. */
+    private static Optional<Moisture> moisture(Plan plan, List<DryingStore.Weighing> all) {
+        Optional<DryingStore.Weighing> first =
+                all.stream().filter(DryingStore.Weighing::filled).reduce((a, b) -> b);
+        Optional<DryingStore.Weighing> now =
+                all.stream().filter(w -> !w.filled()).reduce((a, b) -> b);
+        return first.isEmpty() || now.isEmpty()
+                ? Optional.empty()
+                : free(plan)
+                        .map(free -> Moisture.of(
+                                free,
+                                first.get().grams(),
+                                now.get().grams(),
+                                plan.reading().factors()));
     }
 
     private static Optional<Figure> free(Plan plan) {

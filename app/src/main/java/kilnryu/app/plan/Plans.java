@@ -238,11 +238,7 @@ public class Plans {
     /** Writes the mass of the finished tree into its list of parts, over whatever version is current. */
     @Transactional
     public void weighed(Account account, long id, String mass) {
-        Sheet sheet = sheets(id).get(Stage.TREE);
-        Map<String, String> fields = new java.util.LinkedHashMap<>(sheet.fields());
-        fields.put("weighed_g", mass);
-        sheets.save(id, Stage.TREE.key(), sheet.version(), fields, account.id());
-        summarise(account, id);
+        put(account, id, Stage.TREE, Map.of("weighed_g", mass));
     }
 
     /** The trees of a studio that have a mold, changed last first, each with its name alone. */

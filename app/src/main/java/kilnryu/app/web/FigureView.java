@@ -43,28 +43,18 @@ public record FigureView(
 
     /** A price in the studio's money. */
     public FigureView in(String money) {
-        return new FigureView(
-                symbol,
-                name,
-                new Show.Shown(shown.digits(), money),
-                working,
-                formula,
-                substituted,
-                mark,
-                meaning,
-                known,
-                source,
-                handbook,
-                spread,
-                inputs,
-                more);
+        return with(new Show.Shown(shown.digits(), money), inputs, more);
     }
 
     private FigureView withoutInputs() {
+        return with(shown, List.of(), 0);
+    }
+
+    private FigureView with(Show.Shown otherwise, List<FigureView> itsInputs, int itsMore) {
         return new FigureView(
                 symbol,
                 name,
-                shown,
+                otherwise,
                 working,
                 formula,
                 substituted,
@@ -74,8 +64,8 @@ public record FigureView(
                 source,
                 handbook,
                 spread,
-                List.of(),
-                0);
+                itsInputs,
+                itsMore);
     }
 
     /** Makes the views of one page, each sum once however often it is part of another. */
