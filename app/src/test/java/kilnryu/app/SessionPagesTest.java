@@ -46,7 +46,7 @@ class SessionPagesTest extends AppTest {
     @Test
     void twoMoldsShareABowl() throws Exception {
         assertThat(page(owner, "/mixing" + both()))
-                .contains("1 bowl", "2885", "1154", "No grouping needs fewer.", "1.5 min before gloss-off", "In all")
+                .contains("1 bowl", "2885", "1154", "No grouping needs fewer.", "1 min 30 s before gloss-off", "In all")
                 .contains("The session on one clock");
     }
 

@@ -145,7 +145,7 @@ class LabelController {
                                                 .orElse(t.charge())
                                                 .value(),
                                         Measure.GRAM,
-                                        kilnryu.app.web.Units.METRIC,
+                                        plan.reading().units(),
                                         false)
                                 .toString())
                         .orElse("–"),

@@ -2,7 +2,9 @@ package kilnryu.app.load;
 
 import java.util.List;
 import java.util.Locale;
+import kilnryu.app.web.Spoken;
 import kilnryu.app.web.Svg;
+import kilnryu.app.web.Units;
 import kilnryu.core.kiln.Chamber;
 import kilnryu.core.kiln.Packing;
 
@@ -14,10 +16,12 @@ final class FloorDrawing {
     private final Packing packing;
     private final List<Stand> stands;
     private final int floor;
+    private final Units units;
     private final double scale;
     private final Svg svg;
 
-    private FloorDrawing(Packing packing, List<Stand> stands, int floor, String label) {
+    private FloorDrawing(Packing packing, List<Stand> stands, int floor, String label, Units units) {
+        this.units = units;
         this.packing = packing;
         this.stands = stands;
         this.floor = floor;
@@ -26,8 +30,8 @@ final class FloorDrawing {
         svg = Svg.withHandles(SIZE, SIZE, label);
     }
 
-    static String of(Packing packing, List<Stand> stands, int floor, String label) {
-        return new FloorDrawing(packing, stands, floor, label).draw();
+    static String of(Packing packing, List<Stand> stands, int floor, String label, Units units) {
+        return new FloorDrawing(packing, stands, floor, label, units).draw();
     }
 
     private double x(double mm) {
@@ -83,9 +87,11 @@ final class FloorDrawing {
         svg.text(
                 SIZE / 2,
                 SIZE - 4,
-                c.round()
-                        ? String.format(Locale.ROOT, "Ø %.0f mm", c.width())
-                        : String.format(Locale.ROOT, "%.0f × %.0f mm, door in front", c.width(), c.depth()),
+                Spoken.in(
+                        c.round()
+                                ? String.format(Locale.ROOT, "Ø %.0f mm", c.width())
+                                : String.format(Locale.ROOT, "%.0f × %.0f mm, door in front", c.width(), c.depth()),
+                        units),
                 "font-size=\"11\" text-anchor=\"middle\" fill=\"" + Svg.FAINT_INK + "\"");
     }
 
@@ -174,7 +180,7 @@ final class FloorDrawing {
         svg.text(
                 x(ax + ux * gap / 2) + 3,
                 y(ay + uy * gap / 2) - 3,
-                String.valueOf(Math.round(gap)),
+                Spoken.in(Math.round(gap) + " mm", units),
                 "font-size=\"11\" fill=\"" + Svg.OCHRE + "\"");
     }
 }

@@ -14,6 +14,7 @@ import kilnryu.app.plan.Station;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Show;
+import kilnryu.app.web.Spoken;
 import kilnryu.app.web.Units;
 import kilnryu.core.burnout.BurnoutProgram.Timed;
 import kilnryu.core.burnout.BurnoutQuestion;
@@ -347,10 +348,12 @@ public record LoadPage(
                     firing.map(f -> celsius(f.end())).orElse("–"),
                     alone.isPresent() ? Show.length(Duration.ofMinutes(Math.round(alone.getAsDouble()))) : "–",
                     later ? "+ " + Show.length(Duration.ofMinutes(Math.round(whole - alone.getAsDouble()))) : "nothing",
-                    at < 0 ? "–" : Math.round(plan.packing().orElseThrow().toWall(at)) + " mm",
+                    at < 0
+                            ? "–"
+                            : Spoken.in(Math.round(plan.packing().orElseThrow().toWall(at)) + " mm", units),
                     at < 0 || Double.isInfinite(plan.packing().orElseThrow().nearest(at))
                             ? "–"
-                            : Math.round(plan.packing().orElseThrow().nearest(at)) + " mm",
+                            : Spoken.in(Math.round(plan.packing().orElseThrow().nearest(at)) + " mm", units),
                     held.isPresent() && i == slowest && plan.stands().size() > 1);
         }
 
@@ -364,8 +367,8 @@ public record LoadPage(
             return -1;
         }
 
-        private static String size(Stand s) {
-            return s.item().round()
+        private String size(Stand s) {
+            String size = s.item().round()
                     ? String.format(
                             Locale.ROOT,
                             "Ø %.0f × %.0f mm",
@@ -377,6 +380,7 @@ public record LoadPage(
                             s.item().width(),
                             s.item().depth(),
                             s.item().height());
+            return Spoken.in(size, units);
         }
 
         private List<FloorView> floors() {
@@ -388,7 +392,7 @@ public record LoadPage(
             for (int i = 0; i < names.size(); i++) {
                 all.add(new FloorView(
                         names.get(i),
-                        FloorDrawing.of(plan.packing().get(), plan.stands(), i, names.get(i) + " from above")));
+                        FloorDrawing.of(plan.packing().get(), plan.stands(), i, names.get(i) + " from above", units)));
             }
             return all;
         }

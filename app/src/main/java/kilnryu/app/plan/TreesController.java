@@ -8,6 +8,7 @@ import java.util.Locale;
 import kilnryu.app.account.Account;
 import kilnryu.app.tree.TreeStore;
 import kilnryu.app.web.Show;
+import kilnryu.app.web.Spoken;
 import kilnryu.core.quantity.Measure;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
@@ -140,7 +141,7 @@ class TreesController {
                 r.alloy() == null ? "" : r.alloy(),
                 mass(r.cavityGrams(), account, precious),
                 mass(r.chargeGrams(), account, precious),
-                r.flask() == null ? "" : r.flask(),
+                r.flask() == null ? "" : Spoken.in(r.flask(), account.units()),
                 r.pourAt() == null ? "" : Show.dayAndClock(r.pourAt().atZone(account.zoneId())),
                 Show.dayAndClock(r.updatedAt().atZone(account.zoneId())));
     }

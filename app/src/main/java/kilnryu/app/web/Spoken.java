@@ -10,16 +10,18 @@ import kilnryu.core.finding.Finding;
 import kilnryu.core.quantity.Measure;
 
 /**
- * What the core words in metric units, worded in the reader's: every quantity in a sentence is turned, alone or as one of a
- * pair ("100 × 150 mm", "20 to 24 °C").
+ * What the core words in metric units, worded in the reader's: every quantity in a sentence is turned, alone or as one of
+ * several ("60 × 40 × 20 mm", "20 to 24 °C").
  */
 public final class Spoken {
     private static final Map<String, Measure> UNITS = units();
     private static final Map<String, DoubleUnaryOperator> TO_WORKING =
             Map.of("cm", v -> v * 10, "m", v -> v * 1000, "kg", v -> v * 1000, "l", v -> v * 1000);
     private static final String NUMBER = "[−-]?\\d+(?:\\.\\d+)?";
+    private static final String BETWEEN = " × | to |–| or ";
+    private static final Pattern ONE = Pattern.compile(NUMBER);
     private static final Pattern QUANTITY =
-            Pattern.compile("(?<![\\w.,·])(?:(" + NUMBER + ")( × | to |–| and | or ))?(" + NUMBER
+            Pattern.compile("(?<![\\w.,·])((?:" + NUMBER + "(?:" + BETWEEN + "))*)(" + NUMBER
                     + ") ?("
                     + UNITS.keySet().stream().map(Pattern::quote).collect(Collectors.joining("|"))
                     + ")(?![\\w²³/·])");
@@ -50,16 +52,17 @@ public final class Spoken {
             return sentence;
         }
         Matcher found = QUANTITY.matcher(sentence);
-        return found.replaceAll(m -> Matcher.quoteReplacement(
-                m.group(1) == null
-                        ? turned(m.group(3), m.group(4), units).toString()
-                        : pair(m.group(1), m.group(2), m.group(3), m.group(4), units)));
+        return found.replaceAll(m -> Matcher.quoteReplacement(several(m.group(1), m.group(2), m.group(3), units)));
     }
 
-    private static String pair(String first, String between, String second, String unit, Units units) {
-        Show.Shown a = turned(first, unit, units);
-        Show.Shown b = turned(second, unit, units);
-        return (a.unit().equals(b.unit()) ? a.digits() : a.toString()) + between + b;
+    /** Numbers that share a unit, each in the reader's: the unit once where it is the same. */
+    private static String several(String before, String last, String unit, Units units) {
+        Show.Shown end = turned(last, unit, units);
+        String first = ONE.matcher(before).replaceAll(m -> {
+            Show.Shown each = turned(m.group(), unit, units);
+            return Matcher.quoteReplacement(each.unit().equals(end.unit()) ? each.digits() : each.toString());
+        });
+        return first + end;
     }
 
     private static Show.Shown turned(String number, String unit, Units units) {

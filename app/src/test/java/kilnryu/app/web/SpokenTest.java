@@ -21,6 +21,8 @@ class SpokenTest {
                 "The charge weighs 25.1 kg; one person lifts 25 kg here. | The charge weighs 55 lb 5.4 oz; one person lifts 55 lb 1.8 oz here.",
                 "It lags 20 K, at 300 K/h. | It lags 36 °F, at 540 °F/h.",
                 "A pressure of 70 kPa. | A pressure of 10.2 psi.",
+                "A block of 254 × 254 × 127 mm. | A block of 10.000 × 10.000 × 5.000 in.",
+                "Ring 2 and 12.7 mm from it. | Ring 2 and 0.500 in from it.",
                 "A melt of 1200 cm³. | A melt of 73.2 in³.",
                 "2 m of wire | 78.740 in of wire",
                 "Water 38 per 100, coat 3 of 7, 5 min | Water 38 per 100, coat 3 of 7, 5 min",
