@@ -33,7 +33,6 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class RackController {
     private static final int WAITING = 60;
-    private static final double COLD_C = 10;
 
     private final Shells shells;
     private final DipStore dips;
@@ -250,7 +249,7 @@ class RackController {
                         .toList());
         List<String> against = new ArrayList<>();
         Air air = shells.air(account);
-        if (air.celsius() < COLD_C) {
+        if (air.cold()) {
             against.add("The room is at " + Show.digits(air.celsius())
                     + " °C: under 10 °C coats dry many times slower and wax cracks. Warm it before the next dip.");
         }

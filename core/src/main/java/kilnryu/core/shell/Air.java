@@ -17,6 +17,9 @@ public record Air(double celsius, double humidity, double speed) {
     /** Below this the wet bulb is taken as no cooler than the air: nothing evaporates, K. */
     static final double LEAST_K = 0.05;
 
+    /** Under it nothing is dipped: the binder gels badly and wax is brittle (handbook 6), C. */
+    private static final double COLD_C = 10;
+
     /** Where the relation for the wet bulb was fitted, %. */
     public static final double FITTED_FROM = 5;
 
@@ -52,5 +55,10 @@ public record Air(double celsius, double humidity, double speed) {
     public double flux() {
         double drop = celsius - wetBulb().value();
         return drop < LEAST_K ? 0 : transfer().value() * drop * 3600 / Drying.LATENT_J;
+    }
+
+    /** Whether it is too cold to dip in. */
+    public boolean cold() {
+        return celsius < COLD_C;
     }
 }

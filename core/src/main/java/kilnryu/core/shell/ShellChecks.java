@@ -13,9 +13,6 @@ import kilnryu.core.sum.Known;
 /** What stands against a shell. */
 final class ShellChecks {
     private static final double SLOW_H = 24;
-    /** Under it nothing is dipped: the binder gels badly and wax is brittle (handbook 6). */
-    static final double COLD_C = 10;
-
     private static final double MOST_TIMES = 2;
     /** A kept room with a fan. */
     private static final Air USUAL = new Air(22, 50, 1);
@@ -112,7 +109,7 @@ final class ShellChecks {
                                     : "Drier air; a window into the hollow.")
                     .from(slowest));
         }
-        if (air.celsius() < COLD_C) {
+        if (air.cold()) {
             found.add(Finding.warn(
                             "cold-room",
                             "climate",
