@@ -315,4 +315,159 @@ class BlockPlannerTest {
         assertThat(asked.found()).containsOnlyOnce("trial-failed.3");
         assertThat(asked.plan().findings().stops()).hasSize(1);
     }
+
+    private static String said(Asked asked, String id) {
+        return asked.plan().findings().all().stream()
+                .filter(f -> f.id().equals(id))
+                .map(Finding::message)
+                .findFirst()
+                .orElse("");
+    }
+
+    /** 40 mm are asked; 38 is within a twentieth of it and nobody is told, 37.9 is told. */
+    @Test
+    void aWallAHairTooThinIsNotHeldAgainstIt() {
+        Asked asked = new Asked();
+        asked.wall = OptionalDouble.of(38);
+        assertThat(asked.found()).doesNotContain("thin-wall");
+        asked.wall = OptionalDouble.of(37.9);
+        assertThat(said(asked, "thin-wall")).isEqualTo("The wall is 38 mm; 40 asked.");
+    }
+
+    /** 261 high stands 301 with its wall: ceil(301 / 150) = 3 bands, and a box 100 mm wider with sand round it. */
+    @Test
+    void bandsAndSandOfATallBlock() {
+        Asked asked = new Asked();
+        asked.height = 261;
+        asked.wall = OptionalDouble.of(40);
+        BlockPlan plan = asked.plan();
+        assertThat(plan.support().bands()).isEqualTo(3);
+        // box (180 + 100)^2 x 301 / 1000 = 23598.4 cm3; block pi / 4 x 180^2 x 301 / 1000 = 7659.5; at 1.6 g/cm3
+        assertThat(plan.support().sand()).isCloseTo((23598.4 - 7659.53) * 1.6 / 1000, within(0.001));
+        assertThat(said(asked, "reinforce"))
+                .startsWith("Over 300 mm high or 25 kg wet")
+                .contains("3 steel bands", "with 26 kg of dry sand");
+    }
+
+    /** A short heavy block has two bands; round 25 kg nothing is asked. */
+    @Test
+    void aHeavyBlockIsReinforcedToo() {
+        Asked asked = new Asked();
+        asked.width = 260;
+        asked.depth = 260;
+        asked.height = 200;
+        BlockPlan plan = asked.plan();
+        assertThat(plan.wet().value()).isGreaterThan(25_000);
+        assertThat(plan.outerHeight()).isEqualTo(240);
+        assertThat(plan.support().bands()).isEqualTo(2);
+        assertThat(said(new Asked(), "reinforce")).isEmpty();
+    }
+
+    /** A wrap is as wide as the tree and its walls both ways; a cylinder is round its wider side. */
+    @Test
+    void outerMeasuresByShape() {
+        Asked asked = new Asked();
+        assertThat(asked.plan().outerDepth()).isEqualTo(180);
+        asked.shape = Shape.WRAP;
+        BlockPlan wrap = asked.plan();
+        assertThat(wrap.outerWidth()).isEqualTo(180);
+        assertThat(wrap.outerDepth()).isEqualTo(160);
+        assertThat(wrap.outerHeight()).isEqualTo(240);
+        assertThat(plannedBody(asked).source()).contains("ellipsoid");
+        asked.shape = Shape.BOX;
+        assertThat(plannedBody(asked).source()).doesNotContain("ellipsoid");
+    }
+
+    private static Figure plannedBody(Asked asked) {
+        return asked.plan().body();
+    }
+
+    /** 8 kg of a hobby mix is the most; just what is carried is carried. */
+    @Test
+    void limitsAreNotOverstepped() {
+        Asked asked = new Asked();
+        asked.backup = mix("hobby", 2.5, 60, 50, true);
+        double wet = asked.plan().wet().value();
+        assertThat(wet).isGreaterThan(8000);
+        assertThat(said(asked, "small-works-large-fails"))
+                .isEqualTo(Math.round(wet / 1000) + " kg of a mix that is known for small pieces.");
+        Asked poured = new Asked();
+        double heaviest = Math.max(
+                poured.plan().wet().value(),
+                poured.plan().poured().orElseThrow().value());
+        poured.carried = OptionalDouble.of(heaviest / 1000);
+        assertThat(poured.found()).doesNotContain("lift");
+        poured.carried = OptionalDouble.of(heaviest / 1000 - 0.001);
+        assertThat(said(poured, "lift")).startsWith(Math.round(heaviest / 1000) + " kg at its heaviest");
+    }
+
+    /** Between two cavities exactly what is asked is enough. */
+    @Test
+    void exactlyWhatIsAskedIsEnough() {
+        assertThat(row(2, OptionalDouble.of(30)).found()).doesNotContain("thin-between");
+        assertThat(said(row(2, OptionalDouble.of(29)), "thin-between"))
+                .isEqualTo("29 mm between two cavities; 30 asked.");
+        assertThat(said(row(2, OptionalDouble.of(20)), "between-breaks")).contains("0.11 MPa; 0.10 allowed");
+        assertThat(said(row(4, OptionalDouble.empty()), "many-cavities")).startsWith("4 cavities in one block");
+    }
+
+    /** A core that fills more than half the block is blamed, else the area. */
+    @Test
+    void whatLeavesNoRoomIsNamed() {
+        Asked cored = hollow(120, 60, 3);
+        cored.core = Optional.of(new Core(120, 60, 6000, OptionalInt.of(3)));
+        assertThatThrownBy(cored::plan)
+                .isInstanceOfSatisfying(
+                        ImpossibleBlock.class, e -> assertThat(e.field()).isEqualTo("core.volume_cm3"));
+        Asked wide = new Asked();
+        wide.area = 7200;
+        assertThatThrownBy(wide::plan)
+                .isInstanceOfSatisfying(
+                        ImpossibleBlock.class, e -> assertThat(e.field()).isEqualTo("area_cm2"));
+        // 6107.26 - 400 - 0.8 a > 0 up to a = 7134.07
+        wide.area = 7134;
+        assertThat(wide.plan().backup().volume().value()).isBetween(0.0, 0.1);
+        wide.area = 7134.1;
+        assertThatThrownBy(wide::plan).isInstanceOf(ImpossibleBlock.class);
+        wide.core = Optional.of(new Core(120, 60, 300, OptionalInt.of(3)));
+        wide.area = 6760;
+        assertThatThrownBy(wide::plan)
+                .isInstanceOfSatisfying(
+                        ImpossibleBlock.class, e -> assertThat(e.field()).isEqualTo("area_cm2"));
+    }
+
+    @Test
+    void whatIsShownOfABlock() {
+        assertThat(new Asked().plan().figures())
+                .extracting(Figure::symbol)
+                .containsExactly(
+                        "wall",
+                        "body",
+                        "powder",
+                        "water",
+                        "powder",
+                        "water",
+                        "free_water",
+                        "wet",
+                        "cured",
+                        "burnt",
+                        "poured",
+                        "cure");
+        assertThat(row(2, OptionalDouble.empty()).plan().figures())
+                .extracting(Figure::symbol)
+                .endsWith("cure", "between", "stress");
+        assertThat(BlockPlanner.constants())
+                .extracting(c -> c.key())
+                .contains("block.wall.least", "block.strength", "block.between.least")
+                .doesNotHaveDuplicates();
+    }
+
+    @Test
+    void shapesByName() {
+        assertThat(Shape.named("box")).contains(Shape.BOX);
+        assertThat(Shape.named("wrap")).contains(Shape.WRAP);
+        assertThat(Shape.named("ball")).isEmpty();
+        assertThat(Shape.CYLINDER.key()).isEqualTo("cylinder");
+        assertThat(Shape.WRAP.label()).isEqualTo("close wrap");
+    }
 }

@@ -82,4 +82,32 @@ class SilicateSandTest {
                 .isInstanceOfSatisfying(
                         ImpossibleBlock.class, e -> assertThat(e.field()).isEqualTo("pattern_cm3"));
     }
+
+    /** 3 to 6 % is usual, at both ends still; what is said names the share. */
+    @Test
+    void theUsualShareAtBothEnds() {
+        assertThat(found(sand(OptionalDouble.of(3), 0, Hardening.ESTER, false))).isEmpty();
+        assertThat(found(sand(OptionalDouble.of(6), 0, Hardening.ESTER, false))).isEmpty();
+        Finding much = sand(OptionalDouble.of(6.1), 0, Hardening.ESTER, false)
+                .findings()
+                .all()
+                .get(0);
+        assertThat(much.message()).isEqualTo("6.1 % silicate; 3 to 6 is usual.");
+        assertThat(much.reason()).startsWith("Too much");
+        Finding little = sand(OptionalDouble.of(2.9), 0, Hardening.ESTER, false)
+                .findings()
+                .all()
+                .get(0);
+        assertThat(little.reason()).startsWith("Too little");
+    }
+
+    @Test
+    void hardeningByName() {
+        assertThat(Hardening.named("ester")).contains(Hardening.ESTER);
+        assertThat(Hardening.named("warm")).contains(Hardening.WARM);
+        assertThat(Hardening.named("glue")).isEmpty();
+        assertThat(Hardening.GAS.key()).isEqualTo("gas");
+        assertThat(Hardening.WARM.label()).startsWith("warmth");
+        assertThat(SilicateSand.constants()).extracting(c -> c.key()).contains("sand.silicate", "sand.gas-reach");
+    }
 }
