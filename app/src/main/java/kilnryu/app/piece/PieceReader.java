@@ -431,8 +431,11 @@ public final class PieceReader {
 
     /** How many pours or layers the wall aimed at takes, by what the layers so far have given at its thinnest point. */
     private void layers(Made made, List<Figure> figures) {
+        if (made != Made.SLUSHED) {
+            return;
+        }
         OptionalInt layers = fields.whole("slushed.layers", 1, 200);
-        Optional<Double> thinnest = made == Made.SLUSHED ? points().stream().min(Double::compare) : Optional.empty();
+        Optional<Double> thinnest = points().stream().min(Double::compare);
         if (layers.isEmpty() || thinnest.isEmpty()) {
             return;
         }
