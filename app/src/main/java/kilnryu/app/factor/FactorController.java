@@ -28,8 +28,6 @@ import org.springframework.web.server.ResponseStatusException;
 @Controller
 class FactorController {
     private static final int LONGEST_REASON = 200;
-    /** A replacement may go this far beyond the usual range: a slip of the decimal point is caught, a school is not. */
-    private static final double FAR = 4;
 
     private final FactorStore factors;
 
@@ -74,8 +72,7 @@ class FactorController {
             HttpServletResponse response) {
         Constant constant = Catalogue.named(key).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         Fields fields = Fields.typed(typed, Units.METRIC);
-        Range range = new Range(constant.unit(), constant.low() / FAR, constant.high() * FAR);
-        OptionalDouble value = fields.required("value", range);
+        OptionalDouble value = fields.required("value", Range.of(constant));
         var reason = fields.text("reason", LONGEST_REASON);
         if (reason.isEmpty()) {
             fields.missing("reason", "Say where it comes from, such as the supplier's sheet.");

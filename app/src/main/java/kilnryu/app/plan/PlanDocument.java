@@ -13,6 +13,7 @@ import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Paths;
 import kilnryu.app.tree.TreeReader;
 import kilnryu.app.web.Answer;
+import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
 import kilnryu.core.sum.Constant;
 import kilnryu.core.sum.Factors;
@@ -137,7 +138,7 @@ public final class PlanDocument {
         return values;
     }
 
-    private static Map<String, Figure> figures(Plan plan) {
+    static Map<String, Figure> figures(Plan plan) {
         Map<String, Figure> figures = new LinkedHashMap<>();
         plan.tree().ifPresent(t -> figures.putAll(ContractFigures.of(t)));
         plan.flask().ifPresent(f -> figures.putAll(ContractFigures.of(f)));
@@ -224,8 +225,11 @@ public final class PlanDocument {
             if (known.isEmpty()) {
                 continue;
             }
-            if (!(value > 0) || value > known.get().high() * 100) {
-                throw new Unusable("In this plan the constant " + entry.getKey() + " cannot be.");
+            Constant constant = known.get();
+            if (!constant.bears(value)) {
+                throw new Unusable("In this plan the constant " + entry.getKey() + ", " + constant.name() + ", is "
+                        + Show.exact(value) + "; it may be " + Show.exact(constant.least()) + " to "
+                        + Show.exact(constant.most()) + ".");
             }
             constants.put(entry.getKey(), value);
         }

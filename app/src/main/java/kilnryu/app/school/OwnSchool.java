@@ -21,8 +21,6 @@ public record OwnSchool(
         long id, Craft craft, String name, String based, Map<String, String> fields, int version, boolean archived) {
     static final int LONGEST_NAME = 80;
     static final int LONGEST_NOTE = 400;
-    /** A rule may go this far beyond its usual range: a slip of the decimal point is caught, a school is not. */
-    private static final double FAR = 4;
 
     public OwnSchool {
         fields = Map.copyOf(fields);
@@ -49,7 +47,7 @@ public record OwnSchool(
     static Map<String, Double> read(Fields fields, List<Constant> rules) {
         Map<String, Double> values = new LinkedHashMap<>();
         for (Constant c : rules) {
-            OptionalDouble value = fields.quantity(c.key(), new Range(c.unit(), c.low() / FAR, c.high() * FAR));
+            OptionalDouble value = fields.quantity(c.key(), Range.of(c));
             value.ifPresent(v -> values.put(c.key(), v));
         }
         fields.text("note", LONGEST_NOTE);

@@ -2,6 +2,7 @@ package kilnryu.app.sheet;
 
 import kilnryu.app.web.Show;
 import kilnryu.core.quantity.Measure;
+import kilnryu.core.sum.Constant;
 
 /** The unit a field is read in and the least and most it may be; generous, to catch slips and not to teach. */
 public record Range(Measure unit, double least, double most) {
@@ -34,6 +35,11 @@ public record Range(Measure unit, double least, double most) {
     public static final Range DRAIN_TEMPERATURE = new Range(Measure.DEGREE_CELSIUS, 180, 300);
     public static final Range SHARE = new Range(Measure.PERCENT, 0, 100);
     public static final Range KILN_TEMPERATURE = new Range(Measure.DEGREE_CELSIUS, 100, 1_800);
+
+    /** What a studio may put in a constant's place. */
+    public static Range of(Constant constant) {
+        return new Range(constant.unit(), constant.least(), constant.most());
+    }
 
     /** What is wrong with a value, empty when nothing is. */
     String complaint(double value) {

@@ -24,6 +24,8 @@ public record Constant(
         Mark mark,
         String source,
         boolean choice) {
+    private static final double FAR = 4;
+
     public Constant {
         if (!(low <= value && value <= high)) {
             throw new IllegalArgumentException(key + " lies outside its own range");
@@ -56,6 +58,25 @@ public record Constant(
 
     public boolean replaceable() {
         return mark != Mark.P;
+    }
+
+    /**
+     * Least a studio may put in its place, in {@code unit}: a quarter of the usual. A slip of the decimal point is caught, a
+     * school is not.
+     */
+    public double least() {
+        return low < 0 ? low * FAR : low / FAR;
+    }
+
+    /** Most a studio may put in its place, in {@code unit}: four times the usual; of a share never more than the whole. */
+    public double most() {
+        double whole = unit == Measure.PERCENT ? 100 : unit == Measure.FRACTION ? 1 : Double.POSITIVE_INFINITY;
+        return high > 0 ? Math.max(high, Math.min(high * FAR, whole)) : high / FAR;
+    }
+
+    /** Whether a studio may put a value in its place: on the page, in a document, in a program's question alike. */
+    public boolean bears(double other) {
+        return other >= least() && other <= most();
     }
 
     /** Whether a value is within the usual range. */
