@@ -43,6 +43,9 @@ class SignIn implements AuthenticationProvider {
     public Authentication authenticate(Authentication asked) {
         String login = shortened(asked.getName()).toLowerCase(Locale.ROOT);
         String address = asked.getDetails() instanceof WebAuthenticationDetails d ? d.getRemoteAddress() : "";
+        if (login.chars().anyMatch(Character::isISOControl)) {
+            throw new BadCredentialsException("no such login");
+        }
         if (accounts.failuresSince(login, address, WINDOW) >= MOST_FAILURES) {
             throw new LockedException("too many failures");
         }

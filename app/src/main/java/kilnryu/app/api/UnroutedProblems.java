@@ -13,6 +13,8 @@ import org.springframework.web.HttpMediaTypeNotSupportedException;
 import org.springframework.web.HttpRequestMethodNotSupportedException;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 
 /** Requests that no handler takes: a problem detail under /api, a page of ours elsewhere. */
@@ -23,12 +25,14 @@ class UnroutedProblems {
         HttpRequestMethodNotSupportedException.class,
         HttpMediaTypeNotSupportedException.class,
         HttpMediaTypeNotAcceptableException.class,
-        NoResourceFoundException.class
+        NoResourceFoundException.class,
+        MultipartException.class
     })
     ResponseEntity<ProblemDetail> unrouted(Exception e, HttpServletRequest request, HttpServletResponse response)
             throws IOException {
-        HttpStatus status =
-                HttpStatus.valueOf(((ErrorResponse) e).getStatusCode().value());
+        HttpStatus status = e instanceof ErrorResponse known
+                ? HttpStatus.valueOf(known.getStatusCode().value())
+                : e instanceof MaxUploadSizeExceededException ? HttpStatus.CONTENT_TOO_LARGE : HttpStatus.BAD_REQUEST;
         if (!request.getRequestURI().startsWith(request.getContextPath() + "/api/")) {
             response.sendError(status.value());
             return null;

@@ -94,6 +94,16 @@ class DipStore {
                 .optional();
     }
 
+    /** One that nobody else changes until this transaction ends. */
+    Optional<Run> locked(long studio, long id) {
+        return jdbc.sql("select id from shell_run where studio_id = :studio and id = :id for no key update")
+                .param("studio", studio)
+                .param("id", id)
+                .query(Long.class)
+                .optional()
+                .flatMap(run -> find(studio, run));
+    }
+
     Optional<Run> last(long studio, long tree) {
         return jdbc.sql(RUN + " and r.tree_id = :tree order by r.begun_at desc, r.id desc limit 1")
                 .param("studio", studio)
@@ -287,17 +297,6 @@ class DipStore {
                 .optional()
                 .filter("wire"::equals)
                 .isPresent();
-    }
-
-    /** Ticks the wire or takes the tick back, once however often it is tapped. */
-    @Transactional
-    public void wire(Account account, long run, boolean on) {
-        jdbc.sql("select id from shell_run where id = :run and ended_at is null for update")
-                .param("run", run)
-                .query(Long.class)
-                .optional()
-                .filter(id -> wired(id) != on)
-                .ifPresent(id -> event(account, id, on ? "wire" : "wire off", Map.of()));
     }
 
     List<Event> events(long run) {

@@ -11,6 +11,7 @@ import java.util.Map;
 import kilnryu.app.account.Account;
 import kilnryu.app.dipping.ShellState.Phase;
 import kilnryu.app.plan.Plans;
+import kilnryu.app.web.Late;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Spoken;
 import kilnryu.core.shell.Air;
@@ -182,14 +183,13 @@ class RackController {
             @RequestParam int on,
             @RequestParam(defaultValue = "") String from,
             RedirectAttributes redirect) {
-        if (shells.find(account, id).wireNow()) {
-            redirect.addFlashAttribute("fault", "Nothing was logged: the wire goes on first; wrap it, then tick it.");
-        } else if (!shells.tap(account, id, on)) {
-            redirect.addFlashAttribute("fault", "Nothing was logged: someone else logged this dip already.");
-        } else {
-            redirect.addFlashAttribute("logged", shells.run(account, id).name() + ": coat " + (on + 1) + " is on.");
+        String back = from.equals("page") ? "/shells/" + id : "/shells";
+        try {
+            redirect.addFlashAttribute("logged", shells.tap(account, id, on) + ": coat " + (on + 1) + " is on.");
+        } catch (Late late) {
+            throw new Late(late.getMessage(), back);
         }
-        return from.equals("page") ? "redirect:/shells/" + id : "redirect:/shells";
+        return "redirect:" + back;
     }
 
     @PostMapping("/shells/{id:\\d+}/wire")
@@ -198,8 +198,7 @@ class RackController {
             @PathVariable long id,
             @RequestParam(defaultValue = "true") boolean on,
             @RequestParam(defaultValue = "") String from) {
-        shells.run(account, id);
-        dips.wire(account, id, on);
+        shells.wire(account, id, on);
         return from.equals("page") ? "redirect:/shells/" + id : "redirect:/shells";
     }
 

@@ -21,6 +21,7 @@ import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.shell.ShellDrawing;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
+import kilnryu.app.web.Late;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Spoken;
 import kilnryu.core.finding.Findings;
@@ -88,14 +89,38 @@ class ShellController {
             HttpServletResponse response) {
         shells.run(account, id);
         Map<String, String> typed = Fields.sent(form);
+        int seen = seen(typed);
         Fields fields = Fields.typed(typed, account.units());
         Optional<Logged> dip = DipReader.dip(fields, shells.air(account), clock.instant(), account.zoneId());
         if (dip.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(account, id, Map.of("dip", new SheetForm(fields, typed, true)), model);
         }
-        shells.log(account, id, dip.get());
+        try {
+            shells.log(account, id, seen, dip.get());
+        } catch (Late late) {
+            return late(account, id, late, Map.of("dip", new SheetForm(fields, typed, true)), model, response);
+        }
         return "redirect:/shells/" + id + "?logged";
+    }
+
+    /** How many coats were on when the page was shown; -1 where nobody says. */
+    private static int seen(Map<String, String> typed) {
+        String on = typed.remove("on");
+        return on != null && on.matches("\\d{1,3}") ? Integer.parseInt(on) : -1;
+    }
+
+    /** How it stands now, with a word on what came between, and what was typed still in its form. */
+    private String late(
+            Account account,
+            long id,
+            Late late,
+            Map<String, SheetForm> typed,
+            Model model,
+            HttpServletResponse response) {
+        response.setStatus(HttpStatus.CONFLICT.value());
+        model.addAttribute("fault", late.getMessage());
+        return page(account, id, typed, model);
     }
 
     @PostMapping(AT + "/dips/{dip}/{move:remove|restore}")
@@ -105,10 +130,7 @@ class ShellController {
             @PathVariable long dip,
             @PathVariable String move,
             RedirectAttributes redirect) {
-        shells.run(account, id);
-        if (!dips.removeDip(id, dip, move.equals("remove"))) {
-            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
-        }
+        shells.removeDip(account, id, dip, move.equals("remove"));
         if (move.equals("remove")) {
             redirect.addFlashAttribute("dipGone", dip);
         }
@@ -124,6 +146,7 @@ class ShellController {
             HttpServletResponse response) {
         shells.run(account, id);
         Map<String, String> typed = Fields.sent(form);
+        int seen = seen(typed);
         Fields fields = Fields.typed(typed, account.units());
         String why = fields.text("why", 400).orElse("");
         if (why.isEmpty()) {
@@ -144,7 +167,11 @@ class ShellController {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(account, id, Map.of("coats", new SheetForm(fields, typed, true)), model);
         }
-        shells.replan(account, id, coming, why);
+        try {
+            shells.replan(account, id, seen, coming, why);
+        } catch (Late late) {
+            return late(account, id, late, Map.of("coats", new SheetForm(fields, typed, true)), model, response);
+        }
         return "redirect:/shells/" + id + "?planned";
     }
 
@@ -162,7 +189,7 @@ class ShellController {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(account, id, Map.of("weigh", new SheetForm(fields, Fields.sent(form), true)), model);
         }
-        dips.weigh(account, id, grams.getAsDouble());
+        shells.weigh(account, id, grams.getAsDouble());
         return "redirect:/shells/" + id + "?weighed";
     }
 
@@ -186,7 +213,7 @@ class ShellController {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(account, id, Map.of(kind, new SheetForm(fields, typed, true)), model);
         }
-        dips.event(account, id, kind, fields.kept());
+        shells.event(account, id, kind, fields.kept());
         return "redirect:/shells/" + id + "?written#after";
     }
 
@@ -197,23 +224,15 @@ class ShellController {
             @RequestParam String rack,
             @RequestParam(defaultValue = "") String sure,
             RedirectAttributes redirect) {
-        boolean there = shells.run(account, id).rack().equals(rack);
-        if (shells.room(account).racks().stream().noneMatch(r -> r.name().equals(rack))) {
-            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
-        }
-        if (!there && sure.isEmpty() && shells.free(account, rack) < 1) {
+        if (!shells.move(account, id, rack, !sure.isEmpty())) {
             redirect.addFlashAttribute("full", rack);
-            return "redirect:/shells/" + id;
         }
-        dips.move(account.studioId(), id, rack);
         return "redirect:/shells/" + id;
     }
 
     @PostMapping(AT + "/end")
     String end(@AuthenticationPrincipal Account account, @PathVariable long id, @RequestParam String as) {
-        shells.run(account, id);
-        String ended = as.equals("fit") ? "fit to pour" : "given up";
-        dips.end(account.studioId(), id, ended);
+        shells.end(account, id, as.equals("fit") ? "fit to pour" : "given up");
         return "redirect:/shells/" + id;
     }
 

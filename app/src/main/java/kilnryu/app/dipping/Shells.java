@@ -17,6 +17,8 @@ import kilnryu.app.dipping.DipStore.Run;
 import kilnryu.app.plan.Plan;
 import kilnryu.app.plan.PlanDocument;
 import kilnryu.app.plan.Plans;
+import kilnryu.app.web.Late;
+import kilnryu.app.web.Show;
 import kilnryu.core.shell.Air;
 import kilnryu.core.shell.Climate;
 import kilnryu.core.shell.Coat;
@@ -73,6 +75,44 @@ class Shells {
         return dips.find(account.studioId(), id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
+    /**
+     * One that is worked on, and nobody else changes until this transaction ends.
+     *
+     * @throws Late when it was ended meanwhile
+     */
+    private Run working(Account account, long id) {
+        Run run = dips.locked(account.studioId(), id)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        if (run.endedAt() != null) {
+            throw new Late(
+                    "Nothing was written: this shell is " + run.endedAs() + " since "
+                            + Show.dayAndClock(run.endedAt().atZone(account.zoneId())) + ".",
+                    "/shells/" + id);
+        }
+        return run;
+    }
+
+    /**
+     * The same with so many coats on as the one saw who does something.
+     *
+     * @param on -1 where it does not matter
+     */
+    private Run working(Account account, long id, int on) {
+        Run run = working(account, id);
+        int now = dips.dips(id).size();
+        if (on >= 0 && now != on) {
+            throw new Late(
+                    "Nothing was logged: " + counted(now) + " on by now, " + counted(on) + " when this page was shown."
+                            + " Look who logged it, then log what is lacking.",
+                    "/shells/" + id);
+        }
+        return run;
+    }
+
+    private static String counted(int coats) {
+        return coats == 1 ? "one coat is" : (coats == 0 ? "no" : Integer.toString(coats)) + " coats are";
+    }
+
     private Optional<ShellState> state(Account account, Run run, Climate climate) {
         Optional<Plan> plan =
                 plans.thawed(account, run.plan()).filter(p -> p.shell().isPresent());
@@ -106,13 +146,19 @@ class Shells {
     /**
      * A dip of the next coat, now. The air of the moment goes with it and into the room's log.
      *
-     * @param on how many coats the one who tapped saw; another number means that someone was quicker
+     * @param on how many coats the one who tapped saw
+     * @return the name of the shell
+     * @throws Late when someone was quicker
      */
     @Transactional
-    public boolean tap(Account account, long id, int on) {
+    public String tap(Account account, long id, int on) {
+        working(account, id, on);
         ShellState state = find(account, id);
-        if (state.on() != on || state.next().isEmpty() || state.run().endedAt() != null || state.wireNow()) {
-            return false;
+        if (state.wireNow()) {
+            throw new Late("Nothing was logged: the wire goes on first; wrap it, then tick it.", "/shells/" + id);
+        }
+        if (state.next().isEmpty()) {
+            throw new Late("Nothing was logged: all its coats are on.", "/shells/" + id);
         }
         Air air = air(account);
         Instant now = clock.instant();
@@ -123,7 +169,57 @@ class Shells {
         OptionalDouble no = OptionalDouble.empty();
         String changed = state.phase() == ShellState.Phase.DRYING ? "before dry, by the estimate" : "";
         dips.dip(account, id, new Logged(state.next().get(), now, air, new Readings(no, no, no, no), changed, ""));
+        return state.run().name();
+    }
+
+    /** Ticks the wire or takes the tick back, once however often it is tapped. */
+    @Transactional
+    public void wire(Account account, long id, boolean on) {
+        working(account, id);
+        if (dips.wired(id) != on) {
+            dips.event(account, id, on ? "wire" : "wire off", Map.of());
+        }
+    }
+
+    /** Takes a dip out of the log or puts it back. */
+    @Transactional
+    public void removeDip(Account account, long id, long dip, boolean away) {
+        working(account, id);
+        if (!dips.removeDip(id, dip, away)) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+    }
+
+    @Transactional
+    public void weigh(Account account, long id, double grams) {
+        working(account, id);
+        dips.weigh(account, id, grams);
+    }
+
+    @Transactional
+    public void event(Account account, long id, String kind, Map<String, String> fields) {
+        working(account, id);
+        dips.event(account, id, kind, fields);
+    }
+
+    /** @return whether there was room; nothing is moved onto a full rack unless someone is sure */
+    @Transactional
+    public boolean move(Account account, long id, String rack, boolean sure) {
+        Run run = working(account, id);
+        if (room(account).racks().stream().noneMatch(r -> r.name().equals(rack))) {
+            throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        }
+        if (!run.rack().equals(rack) && !sure && free(account, rack) < 1) {
+            return false;
+        }
+        dips.move(account.studioId(), id, rack);
         return true;
+    }
+
+    @Transactional
+    public void end(Account account, long id, String as) {
+        working(account, id);
+        dips.end(account.studioId(), id, as);
     }
 
     /** How many places of a rack are free for a shell that does not hang there yet. */
@@ -138,10 +234,15 @@ class Shells {
         return (int) (places - taken);
     }
 
-    /** A dip with all that was read of it, at any time; another coat than planned takes the planned one's place. */
+    /**
+     * A dip with all that was read of it, at any time; another coat than planned takes the planned one's place.
+     *
+     * @param seen how many coats the one who logs it saw, -1 for whatever is on
+     * @throws Late when another dip came between
+     */
     @Transactional
-    public void log(Account account, long id, Logged dip) {
-        Run run = run(account, id);
+    public void log(Account account, long id, int seen, Logged dip) {
+        Run run = working(account, id, seen);
         int place = (int) dips.dips(id).stream()
                 .filter(d -> d.logged().at().isBefore(dip.at()))
                 .count();
@@ -168,8 +269,9 @@ class Shells {
     }
 
     /** The coats to come after those that are on. */
-    void replan(Account account, long id, List<Coat> coming, String why) {
-        Run run = run(account, id);
+    @Transactional
+    public void replan(Account account, long id, int seen, List<Coat> coming, String why) {
+        Run run = working(account, id, seen);
         List<Coat> coats = new ArrayList<>();
         dips.dips(id).forEach(d -> coats.add(d.logged().coat()));
         coats.addAll(coming);

@@ -101,6 +101,15 @@ class FiringStore {
                 .optional();
     }
 
+    /** One that nobody else changes until this transaction ends; its readings may still come in. */
+    Optional<Row> locked(long studio, long id) {
+        return jdbc.sql("select * from firing where studio_id = :studio and id = :id for no key update")
+                .param("studio", studio)
+                .param("id", id)
+                .query((rs, n) -> row(rs))
+                .optional();
+    }
+
     /** The firing a tree stands in: the one that runs, else the one that is planned, else the last that has ended. */
     Optional<Row> lastOf(long studio, long tree) {
         return jdbc.sql("""

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import kilnryu.app.account.Account;
 import kilnryu.app.sheet.Fields;
+import kilnryu.app.web.Late;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.web.server.ResponseStatusException;
@@ -26,8 +27,23 @@ class Firings {
         return in(found(account, id), "planned");
     }
 
+    /**
+     * One that runs, and nobody else ends until this transaction does.
+     *
+     * @throws Late when it has ended meanwhile
+     */
     FiringStore.Row running(Account account, long id) {
-        return in(found(account, id), "running");
+        FiringStore.Row row = store.locked(account.studioId(), id)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        if (row.planned()) {
+            throw new ResponseStatusException(HttpStatus.CONFLICT);
+        }
+        if (!row.running()) {
+            throw new Late(
+                    "Nothing was written: this firing has ended as \"" + row.endedAs() + "\" meanwhile.",
+                    "/firings/" + id + "/run");
+        }
+        return row;
     }
 
     FiringStore.Row started(Account account, long id) {

@@ -23,6 +23,9 @@ import org.apache.commons.csv.CSVRecord;
  */
 record KilnLog(Readings readings, Map<String, String> columns, int bad) {
     static final int MOST = 2_000_000;
+    /** No kiln fires for thirty years. */
+    private static final double MOST_SECONDS = 1e9;
+
     private static final double LEAST_C = -30;
     private static final double MOST_C = 1_800;
     private static final Pattern ELAPSED = Pattern.compile("[-\\d.,]+");
@@ -132,7 +135,7 @@ record KilnLog(Readings readings, Map<String, String> columns, int bad) {
                 double shown = csv.number(line.get(temperatureColumn));
                 double here = fahrenheit ? (shown - 32) / 1.8 : shown;
                 double second = second(line.get(timeColumn)) + moved;
-                if (!(here >= LEAST_C && here <= MOST_C) || !Double.isFinite(second)) {
+                if (!(here >= LEAST_C && here <= MOST_C) || !(Math.abs(second) <= MOST_SECONDS)) {
                     bad++;
                 } else if (size <= MOST) {
                     add(second, here);

@@ -12,6 +12,7 @@ import kilnryu.app.web.Show;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -24,7 +25,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The page of a firing that runs: what is measured beside what was planned, and what someone has to do now. */
 @Controller
-class RunController {
+public class RunController {
     private static final int LONGEST_NOTE = 300;
     private static final List<Integer> SPEEDS = List.of(1, 10, 60, 600);
 
@@ -86,7 +87,8 @@ class RunController {
     }
 
     @PostMapping("/firings/{id:\\d+}/duty")
-    String duty(
+    @Transactional
+    public String duty(
             @AuthenticationPrincipal Account account,
             @PathVariable long id,
             @RequestParam(defaultValue = "") String duty,
@@ -101,7 +103,8 @@ class RunController {
 
     /** A tick by mistake is taken back; that it was stays written down. */
     @PostMapping("/firings/{id:\\d+}/duty/back")
-    String back(
+    @Transactional
+    public String back(
             @AuthenticationPrincipal Account account,
             @PathVariable long id,
             @RequestParam(defaultValue = "") String duty) {
@@ -151,7 +154,8 @@ class RunController {
     }
 
     @PostMapping("/firings/{id:\\d+}/stand-in/speed")
-    String speed(
+    @Transactional
+    public String speed(
             @AuthenticationPrincipal Account account,
             @PathVariable long id,
             @RequestParam(defaultValue = "1") int times) {
@@ -164,7 +168,8 @@ class RunController {
     }
 
     @PostMapping("/firings/{id:\\d+}/stand-in/fault")
-    String fault(
+    @Transactional
+    public String fault(
             @AuthenticationPrincipal Account account,
             @PathVariable long id,
             @RequestParam(defaultValue = "") String fault) {
@@ -178,7 +183,8 @@ class RunController {
     }
 
     @PostMapping("/firings/{id:\\d+}/end")
-    String end(
+    @Transactional
+    public String end(
             @AuthenticationPrincipal Account account,
             @PathVariable long id,
             @RequestParam(defaultValue = "") String as) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import kilnryu.app.account.Account;
 import kilnryu.app.device.KilnController;
+import kilnryu.app.web.Late;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -82,6 +83,10 @@ public class StartController {
                             s.name(),
                             Map.of("stood", "cup down, as drawn", "mark", s.mark())));
             overruled.forEach((stop, why) -> store.event(account, id, 0, "overruled", stop, Map.of("why", why)));
+        } else {
+            throw new Late(
+                    "Nothing was started: someone saved or started this firing while this page was open. Look at it, then start.",
+                    "/firings/" + id);
         }
         return "redirect:/firings/" + id + "/run";
     }

@@ -25,6 +25,7 @@ import kilnryu.app.plan.Plans;
 import kilnryu.app.plan.Stage;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
+import kilnryu.app.web.Late;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Spoken;
 import kilnryu.core.finding.Finding;
@@ -177,10 +178,7 @@ class MixController {
             Model model,
             HttpServletResponse out) {
         Place place = place(account, of, id);
-        Mix mix = place.mix.filter(m -> m.step() == step).orElse(null);
-        if (mix == null) {
-            return place.address();
-        }
+        Mix mix = place.mix.filter(m -> m.step() == step).orElseThrow(() -> late(place));
         Map<String, String> remarks = new LinkedHashMap<>();
         // Enter in the field presses the first button: what is typed goes before what the device shows
         String typed = device && reading.isBlank() ? shown(account, mix) : reading;
@@ -192,8 +190,18 @@ class MixController {
             remarks.put("typed", typed.length() > 60 ? typed.substring(0, 60) : typed);
             return step(account, place, mix, remarks, model);
         }
-        mixes.move(mix, step, step + 1, account.id(), read.isPresent() ? read.getAsDouble() : null);
+        if (!mixes.move(mix, step, step + 1, account.id(), read.isPresent() ? read.getAsDouble() : null)) {
+            throw late(place(account, of, id));
+        }
         return place.address();
+    }
+
+    /** Someone else was quicker at another tablet. */
+    private static Late late(Place place) {
+        String now = place.mix
+                .map(m -> "this is step " + (m.step() + 1) + " of " + m.steps().size() + " now.")
+                .orElse("this mixing is ended.");
+        return new Late("Nothing was written, someone else was quicker: " + now, place.base + "/bench");
     }
 
     /** What the device of this step shows now: digits alone, as a scale sends them. */
@@ -210,9 +218,10 @@ class MixController {
             @PathVariable long id,
             @RequestParam int step) {
         Place place = place(account, of, id);
-        place.mix
-                .filter(m -> m.step() == step && step > 0)
-                .ifPresent(m -> mixes.move(m, step, step - 1, account.id(), null));
+        Mix mix = place.mix.filter(m -> m.step() == step && step > 0).orElseThrow(() -> late(place));
+        if (!mixes.move(mix, step, step - 1, account.id(), null)) {
+            throw late(place(account, of, id));
+        }
         return place.address();
     }
 
@@ -287,15 +296,9 @@ class MixController {
             List<String> done =
                     trouble.remedies().stream().filter(tried::contains).toList();
             String looked = done.isEmpty() ? "" : " Looked at: " + String.join("; ", done) + ".";
-            mixes.note(
-                    mix,
-                    mix.step(),
-                    "trouble",
-                    null,
-                    (trouble.label() + ". " + note.strip() + looked).strip(),
-                    account.id());
-            if (giveUp) {
-                mixes.giveUp(mix);
+            String words = (trouble.label() + ". " + note.strip() + looked).strip();
+            if (!mixes.trouble(mix, words, account.id(), giveUp)) {
+                throw late(place(account, of, id));
             }
         });
         return place.address();

@@ -220,7 +220,28 @@ class MixStore {
         return rows == 1;
     }
 
-    void note(Mix mix, int step, String kind, Double reading, String note, long account) {
+    /**
+     * Writes down what went wrong, and gives the mixing up if that is what follows.
+     *
+     * @return false when it has ended meanwhile
+     */
+    @Transactional
+    boolean trouble(Mix mix, String words, long account, boolean giveUp) {
+        boolean open = jdbc.sql("select id from mix_session where id = :id and ended_at is null for no key update")
+                .param("id", mix.id)
+                .query(Long.class)
+                .optional()
+                .isPresent();
+        if (open) {
+            note(mix, mix.step, "trouble", null, words, account);
+            if (giveUp) {
+                giveUp(mix);
+            }
+        }
+        return open;
+    }
+
+    private void note(Mix mix, int step, String kind, Double reading, String note, long account) {
         jdbc.sql("""
                         insert into mix_event (mix_session_id, step, kind, reading_g, note, account_id, at)
                         values (:mix, :step, :kind, :reading, :note, :account, :now)
@@ -235,7 +256,7 @@ class MixStore {
                 .update();
     }
 
-    void giveUp(Mix mix) {
+    private void giveUp(Mix mix) {
         jdbc.sql("update mix_session set ended_at = :now, given_up = true where id = :id and ended_at is null")
                 .param("now", now())
                 .param("id", mix.id)

@@ -205,9 +205,14 @@ class PieceController {
 
     /** Someone saved in between: their changes where I made none, mine where both did, and all of it said. */
     private Sight merged(Account account, Sight mine, Model model) {
-        List<PieceStore.Revision> since = pieces.since(mine.piece, mine.version);
+        List<PieceStore.Revision> own = pieces.since(mine.piece, mine.version);
+        // a version that never was is no base: all that is saved counts as theirs
+        List<PieceStore.Revision> since = own.isEmpty() ? pieces.since(mine.piece, 0) : own;
+        if (since.isEmpty()) {
+            return new Sight(mine.piece, mine.typed, 0, true, newPage());
+        }
         Map<String, String> base =
-                since.isEmpty() || mine.version == 0 ? Map.of() : since.get(0).fields();
+                own.isEmpty() || mine.version == 0 ? Map.of() : since.get(0).fields();
         PieceStore.Revision last = since.get(since.size() - 1);
         Merge merge = Merge.of(base, mine.typed, last.fields());
         model.addAttribute(

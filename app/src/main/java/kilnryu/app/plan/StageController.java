@@ -301,9 +301,15 @@ class StageController {
 
     /** Someone saved in between: their changes where I made none, mine where both did, and all of it said. */
     private Sight merged(Account account, Sight mine, Model model) {
-        List<SheetStore.Revision> since = sheets.since(mine.tree, mine.stage().key(), mine.version);
+        List<SheetStore.Revision> own = sheets.since(mine.tree, mine.stage().key(), mine.version);
+        // a version that never was is no base: all that is saved counts as theirs
+        List<SheetStore.Revision> since =
+                own.isEmpty() ? sheets.since(mine.tree, mine.stage().key(), 0) : own;
+        if (since.isEmpty()) {
+            return new Sight(mine.tree, mine.view, mine.typed, 0, true, newPage());
+        }
         Map<String, String> base =
-                since.isEmpty() || mine.version == 0 ? Map.of() : since.get(0).fields();
+                own.isEmpty() || mine.version == 0 ? Map.of() : since.get(0).fields();
         SheetStore.Revision last = since.get(since.size() - 1);
         Merge merge = Merge.of(base, mine.typed, last.fields());
         List<String> who = new ArrayList<>();

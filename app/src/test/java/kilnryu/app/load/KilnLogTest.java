@@ -50,6 +50,17 @@ class KilnLogTest {
         assertThat(log.seconds()).containsExactly(0.0, 3600.0, 6000.0, 10800.0);
     }
 
+    /** A reading after the end of the world is counted as one that cannot be read. */
+    @Test
+    void secondsThatCannotBe() throws Unusable {
+        KilnLog log = KilnLog.read(
+                "time,temp\n0,20\n1e308,30\n60,40\n-1e308,50\nNaN,60\n",
+                new KilnLog.Asked(Map.of(), ZONE, Optional.empty(), 0),
+                share -> {});
+        assertThat(log.readings().seconds()).containsExactly(0, 60);
+        assertThat(log.bad()).isEqualTo(3);
+    }
+
     @Test
     void inOrderAndOnce() throws Unusable {
         KilnLog.Readings log = read("time,temp\n100,30\n0,20\n50,25\n50,26\n");
