@@ -5,6 +5,8 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import kilnryu.app.record.Fired;
+import kilnryu.app.record.KilnJob;
 import kilnryu.app.web.Kept;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -46,9 +48,30 @@ class ControllerStore {
                         on conflict (firing_id) do nothing
                         """)
                 .param("firing", firing)
-                .param("job", json.writeValueAsString(job))
+                .param("job", written(job))
                 .param("now", OffsetDateTime.ofInstant(now, ZoneOffset.UTC))
                 .update();
+    }
+
+    private static String written(KilnController.Job job) {
+        return KilnJob.of(
+                        job.program().stream()
+                                .map(s -> new KilnJob.Step(s.rate(), s.target(), s.hold()))
+                                .toList(),
+                        job.startC(),
+                        Fired.Heat.of(job.kiln()),
+                        job.load().stream().map(Fired.Charge::of).toList())
+                .text();
+    }
+
+    private static KilnController.Job read(KilnJob job) {
+        return new KilnController.Job(
+                job.program().stream()
+                        .map(s -> new KilnController.Step(s.ratePerH(), s.targetC(), s.holdMin()))
+                        .toList(),
+                job.startC(),
+                job.heat().kiln(),
+                job.load().stream().map(Fired.Charge::charge).toList());
     }
 
     Optional<State> find(long firing) {
@@ -64,7 +87,7 @@ class ControllerStore {
         return jdbc.sql(sql)
                 .param("firing", firing)
                 .query((rs, n) -> new State(
-                        json.readValue(rs.getString("job"), KilnController.Job.class),
+                        read(KilnJob.read(rs.getString("job"))),
                         rs.getDouble("speed"),
                         rs.getTimestamp("anchor_at").toInstant(),
                         rs.getDouble("anchor_second"),

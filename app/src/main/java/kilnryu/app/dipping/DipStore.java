@@ -13,6 +13,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import kilnryu.app.account.Account;
+import kilnryu.app.record.Records;
+import kilnryu.app.record.WorkRecord;
 import kilnryu.core.shell.Air;
 import kilnryu.core.shell.Coat;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -43,7 +45,7 @@ class DipStore {
     /**
      * A shell.
      *
-     * @param plan document of the plan as it was at the start
+     * @param plan the record of its start
      * @param coats planned, laid ones with them
      * @param endedAt null while it is worked on
      */
@@ -143,7 +145,7 @@ class DipStore {
 
     /** Begins a shell; empty when one of this tree is being built already. */
     @Transactional
-    public OptionalLong begin(Account account, long tree, String name, Object plan, String rack, List<Coat> coats) {
+    public OptionalLong begin(Account account, long tree, String name, WorkRecord plan, String rack, List<Coat> coats) {
         Optional<Long> id = jdbc.sql("""
                         insert into shell_run (studio_id, tree_id, name, plan, rack, begun_at, account_id)
                         values (:studio, :tree, :name, :plan::json, :rack, :now, :account)
@@ -152,7 +154,7 @@ class DipStore {
                 .param("studio", account.studioId())
                 .param("tree", tree)
                 .param("name", name)
-                .param("plan", json.writeValueAsString(plan))
+                .param("plan", Records.write(plan))
                 .param("rack", rack)
                 .param("now", utc(clock.instant()))
                 .param("account", account.id())

@@ -62,6 +62,9 @@ class RackController {
             boolean wire,
             String weight) {}
 
+    /** A shell that cannot be reckoned anew. */
+    public record Kept(long id, String name, String rack, String why) {}
+
     /** A rack with its shells. */
     public record Hung(String name, String places, List<Card> cards) {}
 
@@ -79,6 +82,11 @@ class RackController {
     String racks(@AuthenticationPrincipal Account account, Model model) {
         Room room = shells.room(account);
         List<ShellState> open = shells.open(account);
+        model.addAttribute(
+                "kept",
+                shells.kept(account).stream()
+                        .map(k -> new Kept(k.run().id(), k.run().name(), k.run().rack(), k.why()))
+                        .toList());
         Map<String, List<ShellState>> byRack = new LinkedHashMap<>();
         room.racks().forEach(r -> byRack.put(r.name(), new ArrayList<>()));
         open.forEach(s ->

@@ -14,6 +14,7 @@ import kilnryu.app.account.Account;
 import kilnryu.app.dipping.DipStore.Dip;
 import kilnryu.app.dipping.DipStore.Event;
 import kilnryu.app.dipping.DipStore.Logged;
+import kilnryu.app.dipping.DipStore.Run;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Options;
 import kilnryu.app.sheet.Range;
@@ -236,7 +237,49 @@ class ShellController {
         return "redirect:/shells/" + id;
     }
 
+    /** One that cannot be reckoned anew: what was frozen of it, its log, and what can still be written down. */
+    private String kept(Account account, Shells.KeptShell kept, Map<String, SheetForm> forms, Model model) {
+        Run run = kept.run();
+        model.addAttribute("id", run.id());
+        model.addAttribute("tree", run.treeId());
+        model.addAttribute("name", run.name());
+        model.addAttribute("rack", run.rack());
+        model.addAttribute("why", kept.why());
+        model.addAttribute("record", kept.record().orElse(null));
+        model.addAttribute("began", Show.dayAndClock(run.begunAt().atZone(account.zoneId())));
+        model.addAttribute("ended", run.endedAt() != null ? run.endedAs() : "");
+        List<Dip> laid = dips.dips(run.id());
+        model.addAttribute("on", laid.size());
+        model.addAttribute("of", Math.max(laid.size(), run.coats().size()));
+        model.addAttribute(
+                "lines",
+                laid.stream()
+                        .map(d -> new CoatLine(
+                                laid.indexOf(d) + 1,
+                                d.logged().coat().label(),
+                                d.logged().coat().grain(),
+                                Show.dayAndClock(d.logged().at().atZone(account.zoneId())),
+                                Show.digits(d.logged().air().celsius()) + " °C, "
+                                        + Math.round(d.logged().air().humidity()) + " %",
+                                "not reckoned",
+                                read(account, d),
+                                d.logged().note(),
+                                d.id()))
+                        .toList());
+        model.addAttribute("coats", Options.of(Coat.values(), Coat::key, Coat::label));
+        SheetForm empty = new SheetForm(Fields.typed(Map.of(), account.units()), Map.of(), false);
+        model.addAttribute("dipForm", forms.getOrDefault("dip", empty));
+        return "dipping/kept";
+    }
+
     private String page(Account account, long id, Map<String, SheetForm> forms, Model model) {
+        Run run = shells.run(account, id);
+        Optional<Shells.KeptShell> kept = shells.kept(account, run);
+        if (kept.isPresent()) {
+            return kept(account, kept.get(), forms, model);
+        }
+        model.addAttribute("record", shells.record(run).orElse(null));
+        model.addAttribute("began", Show.dayAndClock(run.begunAt().atZone(account.zoneId())));
         ShellState s = shells.find(account, id);
         FigureView.Maker views = new FigureView.Maker(account.units(), s.plan().precious());
         List<Event> events = dips.events(id);

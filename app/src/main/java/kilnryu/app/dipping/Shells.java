@@ -15,8 +15,10 @@ import kilnryu.app.dipping.DipStore.Logged;
 import kilnryu.app.dipping.DipStore.Readings;
 import kilnryu.app.dipping.DipStore.Run;
 import kilnryu.app.plan.Plan;
-import kilnryu.app.plan.PlanDocument;
+import kilnryu.app.plan.PlanRecord;
 import kilnryu.app.plan.Plans;
+import kilnryu.app.record.Records;
+import kilnryu.app.record.WorkRecord;
 import kilnryu.app.web.Late;
 import kilnryu.app.web.Show;
 import kilnryu.core.shell.Air;
@@ -113,15 +115,61 @@ class Shells {
         return coats == 1 ? "one coat is" : (coats == 0 ? "no" : Integer.toString(coats)) + " coats are";
     }
 
+    /**
+     * A shell that cannot be reckoned anew: it stays on its rack and is shown with what was frozen of it.
+     *
+     * @param record empty where not even that can be read
+     */
+    record KeptShell(Run run, Optional<WorkRecord> record, String why) {}
+
+    /** Those that are worked on and cannot be reckoned anew. */
+    List<KeptShell> kept(Account account) {
+        return dips.open(account.studioId()).stream()
+                .flatMap(run -> kept(account, run).stream())
+                .toList();
+    }
+
+    Optional<KeptShell> kept(Account account, Run run) {
+        Thaw thaw = thaw(account, run);
+        return thaw.plan.isPresent() ? Optional.empty() : Optional.of(new KeptShell(run, thaw.record, thaw.why));
+    }
+
+    private record Thaw(Optional<WorkRecord> record, Optional<Plan> plan, String why) {}
+
+    private Thaw thaw(Account account, Run run) {
+        try {
+            WorkRecord record = Records.read(Records.SHELL, run.plan());
+            Plans.Thawed thawed = record.plan(run.treeId())
+                    .map(document -> plans.thawed(account, document.toString()))
+                    .orElse(new Plans.Thawed(Optional.empty(), "It holds no plan."));
+            Optional<Plan> shell = thawed.plan().filter(p -> p.shell().isPresent());
+            String why = shell.isPresent() || !thawed.why().isEmpty()
+                    ? thawed.why()
+                    : "Its plan has no shell that can be built any more.";
+            return new Thaw(Optional.of(record), shell, why);
+        } catch (Records.Unreadable e) {
+            return new Thaw(Optional.empty(), Optional.empty(), e.getMessage());
+        }
+    }
+
+    /** What was frozen of a shell, as it was shown. */
+    Optional<WorkRecord> record(Run run) {
+        try {
+            return Optional.of(Records.read(Records.SHELL, run.plan()));
+        } catch (Records.Unreadable e) {
+            return Optional.empty();
+        }
+    }
+
     private Optional<ShellState> state(Account account, Run run, Climate climate) {
-        Optional<Plan> plan =
-                plans.thawed(account, run.plan()).filter(p -> p.shell().isPresent());
-        return plan.map(p -> ShellState.of(
-                run,
-                p,
-                new ShellState.Log(dips.dips(run.id()), dips.weighings(run.id()), dips.wired(run.id())),
-                climate,
-                clock.instant()));
+        return thaw(account, run)
+                .plan
+                .map(p -> ShellState.of(
+                        run,
+                        p,
+                        new ShellState.Log(dips.dips(run.id()), dips.weighings(run.id()), dips.wired(run.id())),
+                        climate,
+                        clock.instant()));
     }
 
     /** What the hygrometer shows now, with the fan of the room. */
@@ -138,7 +186,11 @@ class Shells {
                 account,
                 saved.row().id(),
                 saved.row().name(),
-                PlanDocument.write(plan),
+                Records.of(
+                        Records.SHELL,
+                        saved.row().name(),
+                        List.of(PlanRecord.of(saved.row().id(), plan)),
+                        null),
                 rack,
                 plan.shell().orElseThrow().plan().recipe().coats());
     }
@@ -152,7 +204,11 @@ class Shells {
      */
     @Transactional
     public String tap(Account account, long id, int on) {
-        working(account, id, on);
+        Run run = working(account, id, on);
+        kept(account, run).ifPresent(k -> {
+            throw new Late(
+                    "Nothing was logged: " + k.why + " Log it on its page, by the name of its coat.", "/shells/" + id);
+        });
         ShellState state = find(account, id);
         if (state.wireNow()) {
             throw new Late("Nothing was logged: the wire goes on first; wrap it, then tick it.", "/shells/" + id);

@@ -17,7 +17,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.DoubleConsumer;
 import kilnryu.app.account.Account;
-import kilnryu.app.web.Kept;
+import kilnryu.app.record.Records;
+import kilnryu.app.record.WorkRecord;
 import kilnryu.core.burnout.Progress.Sample;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -33,7 +34,7 @@ class FiringStore {
 
     private final JdbcClient jdbc;
     private final Clock clock;
-    private final JsonMapper json = Kept.mapper();
+    private final JsonMapper json = kilnryu.app.web.Kept.mapper();
 
     FiringStore(JdbcClient jdbc, Clock clock) {
         this.jdbc = jdbc;
@@ -48,16 +49,49 @@ class FiringStore {
             Map<String, String> fields,
             int version,
             String state,
-            Optional<Frozen> frozen,
+            Kept kept,
             Instant startedAt,
             Instant endedAt,
             String endedAs) {
+        /** What it is held against; empty before the start, and where it cannot be reckoned anew. */
+        Optional<Frozen> frozen() {
+            return kept.frozen;
+        }
+
         boolean planned() {
             return state.equals("planned");
         }
 
         boolean running() {
             return state.equals("running");
+        }
+    }
+
+    /**
+     * What was frozen at the start.
+     *
+     * @param record as it was written, empty before the start
+     * @param frozen what can be reckoned anew of it
+     * @param why it cannot, empty where it can
+     */
+    record Kept(Optional<WorkRecord> record, Optional<Frozen> frozen, String why) {
+        static final Kept NONE = new Kept(Optional.empty(), Optional.empty(), "");
+
+        static Kept of(String text) {
+            if (text == null) {
+                return NONE;
+            }
+            try {
+                WorkRecord record = Records.read(Records.FIRING, text);
+                try {
+                    return new Kept(Optional.of(record), Optional.of(Frozen.of(record.course())), "");
+                } catch (IllegalArgumentException | NullPointerException e) {
+                    return new Kept(
+                            Optional.of(record), Optional.empty(), "What it was held against: " + e.getMessage());
+                }
+            } catch (Records.Unreadable e) {
+                return new Kept(Optional.empty(), Optional.empty(), e.getMessage());
+            }
         }
     }
 
@@ -132,7 +166,7 @@ class FiringStore {
                 json.readValue(rs.getString("fields"), TEXTS),
                 rs.getInt("version"),
                 rs.getString("state"),
-                Optional.ofNullable(rs.getString("frozen")).map(f -> json.readValue(f, Frozen.class)),
+                Kept.of(rs.getString("frozen")),
                 instant(rs.getTimestamp("started_at")),
                 instant(rs.getTimestamp("ended_at")),
                 rs.getString("ended_as"));
@@ -202,7 +236,7 @@ class FiringStore {
     }
 
     /** @return false when it was started already */
-    boolean start(Row row, Frozen frozen, Instant at) {
+    boolean start(Row row, WorkRecord frozen, Instant at) {
         return jdbc.sql("""
                         update firing set state = 'running', frozen = :frozen::json, started_at = :at, updated_at = :at,
                                version = version + 1
@@ -210,7 +244,7 @@ class FiringStore {
                         """)
                         .param("id", row.id)
                         .param("version", row.version)
-                        .param("frozen", json.writeValueAsString(frozen))
+                        .param("frozen", Records.write(frozen))
                         .param("at", OffsetDateTime.ofInstant(at, ZoneOffset.UTC))
                         .update()
                 == 1;

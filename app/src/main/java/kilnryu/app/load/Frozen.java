@@ -1,11 +1,16 @@
 package kilnryu.app.load;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import kilnryu.app.device.KilnController;
-import kilnryu.app.plan.PlanDocument;
+import kilnryu.app.record.Fired;
+import kilnryu.app.record.WorkRecord;
 import kilnryu.core.burnout.BurnoutProgram;
 import kilnryu.core.burnout.BurnoutQuestion;
 import kilnryu.core.burnout.Duty;
@@ -25,7 +30,6 @@ import kilnryu.core.sum.Known;
  * afterwards.
  *
  * @param heat null where no kiln was chosen
- * @param plans the plan document of each tree
  */
 record Frozen(
         String kiln,
@@ -34,8 +38,10 @@ record Frozen(
         List<Line> program,
         List<At> duties,
         double minutes,
-        Map<String, Map<String, Object>> plans,
         Map<String, String> overruled) {
+    private static final Map<String, Stage> STAGES = words(Stage.values());
+    private static final Map<String, Until> UNTILS = words(Until.values());
+    private static final Map<String, Duty.Kind> DUTIES = words(Duty.Kind.values());
 
     /** A mold. */
     record Load(long tree, KilnRun.Charge charge, double soak, boolean flows, double limit) {}
@@ -49,13 +55,11 @@ record Frozen(
     static Frozen of(LoadPlan plan, Map<String, String> overruled) {
         BurnoutProgram program = plan.program().orElseThrow();
         List<Load> load = new ArrayList<>();
-        Map<String, Map<String, Object>> documents = new java.util.LinkedHashMap<>();
         for (int i = 0; i < plan.stands().size(); i++) {
             Stand s = plan.stands().get(i);
             HeldProgram.Fired f = plan.fired().get(i);
             load.add(new Load(
                     s.tree(), f.charge(), f.soak(), f.flows(), plan.limits().get(i)));
-            documents.put(s.key(), PlanDocument.write(s.saved().plan()));
         }
         return new Frozen(
                 plan.kiln().map(k -> k.name()).orElse("kiln"),
@@ -68,8 +72,86 @@ record Frozen(
                         .map(d -> new At(d.kind(), d.minute(), d.caution()))
                         .toList(),
                 program.minutes(),
-                documents,
                 overruled);
+    }
+
+    /** The words of the record. A constant that is renamed keeps its word: the golden records see to it. */
+    private static <E extends Enum<E>> Map<String, E> words(E[] constants) {
+        return Arrays.stream(constants)
+                .collect(Collectors.toMap(Frozen::word, c -> c, (a, b) -> a, java.util.LinkedHashMap::new));
+    }
+
+    /** All words of a program that a record may hold. */
+    static Set<String> words() {
+        Set<String> all = new java.util.LinkedHashSet<>(STAGES.keySet());
+        all.addAll(UNTILS.keySet());
+        all.addAll(DUTIES.keySet());
+        return all;
+    }
+
+    private static String word(Enum<?> constant) {
+        return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    private static <E> E named(Map<String, E> words, String word) {
+        if (!words.containsKey(word)) {
+            throw new IllegalArgumentException("\"" + word + "\" is not known here");
+        }
+        return words.get(word);
+    }
+
+    /** @throws IllegalArgumentException with a word on what of it cannot be reckoned with any more */
+    static Frozen of(WorkRecord.Course c) {
+        if (c == null || c.molds().isEmpty() || c.program().isEmpty()) {
+            throw new IllegalArgumentException("nothing stood in it, or no program was started");
+        }
+        return new Frozen(
+                c.kiln(),
+                c.heat() == null ? null : c.heat().kiln(),
+                c.molds().stream()
+                        .map(m -> new Load(m.tree(), m.charge().charge(), m.soakMin(), m.drains(), m.limitC()))
+                        .toList(),
+                c.program().stream()
+                        .map(l -> new Line(
+                                named(STAGES, l.stage()),
+                                l.ratePerH() == null ? Double.POSITIVE_INFINITY : l.ratePerH(),
+                                l.targetC(),
+                                l.holdMin(),
+                                named(UNTILS, l.until()),
+                                l.ruledBy()))
+                        .toList(),
+                c.duties().stream()
+                        .map(t -> new At(named(DUTIES, t.duty()), t.minute(), t.caution()))
+                        .toList(),
+                c.minutes(),
+                c.overruled().stream()
+                        .collect(Collectors.toMap(
+                                WorkRecord.Overruled::stop, WorkRecord.Overruled::reason, (a, b) -> a)));
+    }
+
+    WorkRecord.Course course() {
+        return new WorkRecord.Course(
+                kiln,
+                heat == null ? null : Fired.Heat.of(heat),
+                load.stream()
+                        .map(l -> new WorkRecord.Mold(l.tree, Fired.Charge.of(l.charge), l.soak, l.flows, l.limit))
+                        .toList(),
+                program.stream()
+                        .map(l -> new WorkRecord.Line(
+                                word(l.stage),
+                                Double.isInfinite(l.rate) ? null : l.rate,
+                                l.target,
+                                l.hold,
+                                word(l.until),
+                                l.ruledBy))
+                        .toList(),
+                duties.stream()
+                        .map(d -> new WorkRecord.Task(word(d.kind), d.minute, d.caution))
+                        .toList(),
+                minutes,
+                overruled.entrySet().stream()
+                        .map(e -> new WorkRecord.Overruled(e.getKey(), e.getValue()))
+                        .toList());
     }
 
     List<Segment> segments() {

@@ -71,6 +71,10 @@ public class LogController {
     }
 
     private String page(Account account, FiringStore.Row row, SheetForm form, Model model) {
+        if (row.frozen().isEmpty()) {
+            return KeptPage.into(account, row, store.events(row.id()), model);
+        }
+        model.addAttribute("record", row.kept().record().orElse(null));
         Runs.Standing standing = runs.standing(row);
         List<FiringStore.Event> events = store.events(row.id());
         model.addAttribute("id", row.id());
@@ -127,7 +131,7 @@ public class LogController {
             HttpServletResponse response)
             throws IOException {
         FiringStore.Row row = firings.found(account, id);
-        if (row.planned()) {
+        if (row.planned() || row.frozen().isEmpty()) {
             throw new ResponseStatusException(HttpStatus.CONFLICT);
         }
         Map<String, String> typed = asked(row, form);

@@ -3,6 +3,7 @@ package kilnryu.app.load;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import kilnryu.app.account.Account;
 import kilnryu.app.device.KilnController;
 import kilnryu.app.device.SimulatedController;
@@ -66,6 +67,9 @@ public class RunController {
         if (row.planned()) {
             return "redirect:/firings/" + id;
         }
+        if (row.frozen().isEmpty()) {
+            return KeptPage.into(account, row, store.events(id), model);
+        }
         fill(account, row, model);
         model.addAttribute("speeds", SPEEDS);
         model.addAttribute("photos", photos.ofFiring(account.studioId(), id));
@@ -76,6 +80,9 @@ public class RunController {
     @GetMapping("/firings/{id:\\d+}/live")
     String live(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
         FiringStore.Row row = firings.started(account, id);
+        if (row.frozen().isEmpty()) {
+            throw new ResponseStatusException(HttpStatus.CONFLICT);
+        }
         fill(account, row, model);
         return "load/run :: inside";
     }
@@ -122,8 +129,9 @@ public class RunController {
             @RequestParam(defaultValue = "") String note) {
         FiringStore.Row row = firings.started(account, id);
         if (!note.isBlank()) {
-            double second =
-                    row.running() ? runs.hear(id).second() : runs.standing(row).second();
+            double second = row.running() || row.frozen().isEmpty()
+                    ? runs.hear(id).second()
+                    : runs.standing(row).second();
             store.event(account, id, second, "seen", "", note(note));
         }
         return "redirect:/firings/" + id + "/run";
@@ -191,16 +199,16 @@ public class RunController {
         FiringStore.Row row = firings.running(account, id);
         double second = runs.hear(id).second();
         String words = as.replaceAll("\\p{Cntrl}", " ").strip();
-        Runs.Standing standing = runs.standing(row);
+        Optional<Runs.Standing> standing = row.frozen().map(f -> runs.standing(row));
         if (store.end(row, words.isEmpty() ? "poured" : words)) {
-            store.event(
+            standing.ifPresent(s -> store.event(
                     account,
                     id,
                     second,
                     "deviation",
                     "",
-                    Deviation.of(standing)
-                            .data(second / 60 - row.frozen().orElseThrow().minutes()));
+                    Deviation.of(s)
+                            .data(second / 60 - row.frozen().orElseThrow().minutes())));
             controller.stop(id);
             store.event(account, id, second, "ended", words, Map.of());
         }

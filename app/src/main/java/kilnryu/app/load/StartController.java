@@ -7,6 +7,9 @@ import java.util.List;
 import java.util.Map;
 import kilnryu.app.account.Account;
 import kilnryu.app.device.KilnController;
+import kilnryu.app.plan.PlanRecord;
+import kilnryu.app.record.Records;
+import kilnryu.app.record.WorkRecord;
 import kilnryu.app.web.Late;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
@@ -71,7 +74,7 @@ public class StartController {
         blocking(plan).forEach(f -> overruled.put(f.id(), reason(form, f)));
         Frozen frozen = Frozen.of(plan, overruled);
         Instant now = clock.instant();
-        if (store.start(row, frozen, now)) {
+        if (store.start(row, record(row.name(), plan, frozen), now)) {
             controller.start(id, frozen.job(), now);
             store.event(account, id, 0, "started", "kiln", Map.of("kiln", frozen.kiln()));
             plan.stands()
@@ -89,6 +92,17 @@ public class StartController {
                     "/firings/" + id);
         }
         return "redirect:/firings/" + id + "/run";
+    }
+
+    /** All of it, with every tree's plan as it was shown. */
+    private static WorkRecord record(String name, LoadPlan plan, Frozen frozen) {
+        return Records.of(
+                Records.FIRING,
+                name,
+                plan.stands().stream()
+                        .map(s -> PlanRecord.of(s.tree(), s.saved().plan()))
+                        .toList(),
+                frozen.course());
     }
 
     private static String reason(Map<String, String> form, Finding stop) {

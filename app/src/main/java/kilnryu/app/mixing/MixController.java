@@ -19,10 +19,11 @@ import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.mixing.MixStore.Mix;
 import kilnryu.app.mold.WayUp;
 import kilnryu.app.plan.Plan;
-import kilnryu.app.plan.PlanDocument;
 import kilnryu.app.plan.PlanPage;
+import kilnryu.app.plan.PlanRecord;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.plan.Stage;
+import kilnryu.app.record.Records;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.web.Late;
@@ -130,7 +131,7 @@ class MixController {
         mixes.begin(
                 id,
                 account.studioId(),
-                PlanDocument.write(plan),
+                Records.of(Records.MIXING, saved.row().name(), List.of(PlanRecord.of(id, plan)), null),
                 MixSteps.of(plan, account.units(), most),
                 MixSteps.working(plan));
         return "redirect:/trees/" + id + "/bench";
@@ -459,6 +460,7 @@ class MixController {
                 blocking(saved).stream().map(f -> Spoken.in(f, account.units())).toList());
         mixes.last(saved.row().id()).ifPresent(last -> {
             model.addAttribute("last", last);
+            model.addAttribute("record", mixes.frozen(last, saved.row().id()).orElse(null));
             model.addAttribute("changed", MixStation.changed(mixes, last, saved));
             model.addAttribute("lastAt", Show.dayAndClock(last.startedAt().atZone(account.zoneId())));
             model.addAttribute(

@@ -32,6 +32,7 @@ class MixStation implements Station.Source {
     /** Whether tree or mold are planned otherwise than when the mixing froze them. */
     static boolean changed(MixStore mixes, Mix mix, Plans.Saved saved) {
         return mixes.frozen(mix, saved.row().id())
+                .flatMap(then -> then.plan(saved.row().id()))
                 .map(then -> PlanDocument.differs(saved.plan(), then))
                 .orElse(false);
     }

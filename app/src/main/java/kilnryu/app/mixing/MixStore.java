@@ -17,11 +17,12 @@ import java.util.OptionalLong;
 import java.util.Set;
 import java.util.stream.Collectors;
 import kilnryu.app.mixing.MixSteps.Step;
+import kilnryu.app.record.Records;
+import kilnryu.app.record.WorkRecord;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
-import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Mixings, where each stands and what happened. */
@@ -96,7 +97,7 @@ class MixStore {
     /** Begins a mixing of several molds; each freezes its plan. Empty when one of them is being mixed already. */
     @Transactional
     OptionalLong beginSession(
-            long studio, String title, Map<Long, Map<String, Object>> plans, List<Step> steps, double workingMinutes) {
+            long studio, String title, Map<Long, WorkRecord> plans, List<Step> steps, double workingMinutes) {
         // The rows of the trees stay locked until both tables are written: two sessions cannot take one mold.
         jdbc.sql("select id from tree where id in (:trees) order by id for update")
                 .param("trees", plans.keySet())
@@ -121,13 +122,13 @@ class MixStore {
                         """)
                 .param("id", id)
                 .param("tree", tree)
-                .param("plan", json.writeValueAsString(plan))
+                .param("plan", Records.write(plan))
                 .update());
         return OptionalLong.of(id);
     }
 
     /** The plan of a tree as it was when a mixing of it began. */
-    Optional<JsonNode> frozen(Mix mix, long tree) {
+    Optional<WorkRecord> frozen(Mix mix, long tree) {
         return jdbc.sql("""
                         select coalesce(t.plan, s.plan) as plan from mix_session s
                           left join mix_session_tree t on t.mix_session_id = s.id and t.tree_id = :tree
@@ -135,8 +136,17 @@ class MixStore {
                         """)
                 .param("mix", mix.id)
                 .param("tree", tree)
-                .query((rs, n) -> json.readTree(rs.getString("plan")))
-                .optional();
+                .query(String.class)
+                .optional()
+                .flatMap(MixStore::record);
+    }
+
+    private static Optional<WorkRecord> record(String text) {
+        try {
+            return Optional.of(Records.read(Records.MIXING, text));
+        } catch (Records.Unreadable e) {
+            return Optional.empty();
+        }
     }
 
     /** What was last read at a step that is done, g or kPa; empty where nothing was. */
@@ -174,7 +184,7 @@ class MixStore {
 
     /** Begins a mixing unless one is open for the tree already. */
     @Transactional
-    void begin(long tree, long studio, Map<String, Object> plan, List<Step> steps, double workingMinutes) {
+    void begin(long tree, long studio, WorkRecord plan, List<Step> steps, double workingMinutes) {
         jdbc.sql("""
                         insert into mix_session (tree_id, studio_id, plan, steps, working_min, step, step_began_at, started_at)
                         values (:tree, :studio, :plan::json, :steps::json, :working, 0, :now, :now)
@@ -182,7 +192,7 @@ class MixStore {
                         """)
                 .param("tree", tree)
                 .param("studio", studio)
-                .param("plan", json.writeValueAsString(plan))
+                .param("plan", Records.write(plan))
                 .param("steps", json.writeValueAsString(steps))
                 .param("working", workingMinutes)
                 .param("now", now())

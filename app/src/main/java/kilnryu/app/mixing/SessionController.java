@@ -15,8 +15,10 @@ import kilnryu.app.account.Account;
 import kilnryu.app.equipment.EquipmentReader;
 import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.plan.Plan;
-import kilnryu.app.plan.PlanDocument;
+import kilnryu.app.plan.PlanRecord;
 import kilnryu.app.plan.Plans;
+import kilnryu.app.record.Records;
+import kilnryu.app.record.WorkRecord;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.sheet.SheetForm;
@@ -103,8 +105,14 @@ class SessionController {
         }
         Plan first = chosen.get(0).saved.plan();
         MixSchool school = first.moldExtras().school();
-        Map<Long, Map<String, Object>> frozen = new LinkedHashMap<>();
-        chosen.forEach(c -> frozen.put(c.saved.row().id(), PlanDocument.write(c.saved.plan())));
+        Map<Long, WorkRecord> frozen = new LinkedHashMap<>();
+        chosen.forEach(c -> frozen.put(
+                c.saved.row().id(),
+                Records.of(
+                        Records.MIXING,
+                        c.saved.row().name(),
+                        List.of(PlanRecord.of(c.saved.row().id(), c.saved.plan())),
+                        null)));
         OptionalLong id = mixes.beginSession(
                 account.studioId(),
                 chosen.size() + " molds, " + chosen.get(0).mix,

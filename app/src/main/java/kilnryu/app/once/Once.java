@@ -40,10 +40,10 @@ class Once extends OncePerRequestFilter {
     private static final int LONGEST_KEY = 64;
     private static final int SELDOM = 200;
 
-    private final SentForms forms;
+    private final SentFormStore forms;
     private final TransactionTemplate transaction;
 
-    Once(SentForms forms, TransactionTemplate transaction) {
+    Once(SentFormStore forms, TransactionTemplate transaction) {
         this.forms = forms;
         this.transaction = transaction;
     }
@@ -62,7 +62,7 @@ class Once extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         HttpServletRequest plain = new WithoutKey(request);
-        Optional<SentForms.Sent> form = isSent(request) ? form(request) : Optional.empty();
+        Optional<SentFormStore.Sent> form = isSent(request) ? form(request) : Optional.empty();
         if (form.isEmpty()) {
             chain.doFilter(plain, response);
             return;
@@ -101,7 +101,7 @@ class Once extends OncePerRequestFilter {
 
     /** @return whether what was done stays */
     private boolean once(
-            SentForms.Sent form, HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            SentFormStore.Sent form, HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         if (ThreadLocalRandom.current().nextInt(SELDOM) == 0) {
             forms.forget();
@@ -131,7 +131,7 @@ class Once extends OncePerRequestFilter {
         return !multipart && request.getHeader("HX-Request") == null && (mode == null || mode.equals("navigate"));
     }
 
-    private static Optional<SentForms.Sent> form(HttpServletRequest request) {
+    private static Optional<SentFormStore.Sent> form(HttpServletRequest request) {
         String key = request.getParameter(KEY);
         Authentication signedIn = SecurityContextHolder.getContext().getAuthentication();
         return key == null
@@ -140,7 +140,7 @@ class Once extends OncePerRequestFilter {
                         || signedIn == null
                         || !(signedIn.getPrincipal() instanceof Account account)
                 ? Optional.empty()
-                : Optional.of(new SentForms.Sent(account.id(), key, digest(request)));
+                : Optional.of(new SentFormStore.Sent(account.id(), key, digest(request)));
     }
 
     private static String digest(HttpServletRequest request) {

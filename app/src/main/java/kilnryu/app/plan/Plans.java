@@ -173,17 +173,32 @@ public class Plans {
                         reading.hands()));
     }
 
+    /**
+     * A plan as it was frozen.
+     *
+     * @param why it cannot be reckoned anew, empty where it can
+     */
+    public record Thawed(Optional<Plan> plan, String why) {
+        static Thawed not(String why) {
+            return new Thawed(Optional.empty(), why);
+        }
+    }
+
     /** A plan as it was when a document of it was frozen: with the constants of that day. */
-    public Optional<Plan> thawed(Account account, String document) {
+    public Thawed thawed(Account account, String document) {
         try {
             Plan.Reading now = reading(account, factors.of(account.studioId()));
             PlanDocument.Content content = PlanDocument.read(document, now);
             Map<String, Replacement> then = new HashMap<>();
             content.constants().forEach((key, value) -> then.put(key, new Replacement(value, "as it was planned")));
-            return Optional.of(Plan.read(
-                    content.stages(), new Plan.Reading(account.units(), new Factors(then), account.zoneId())));
+            return new Thawed(
+                    Optional.of(Plan.read(
+                            content.stages(), new Plan.Reading(account.units(), new Factors(then), account.zoneId()))),
+                    "");
         } catch (PlanDocument.Unusable e) {
-            return Optional.empty();
+            return Thawed.not(e.getMessage());
+        } catch (IllegalArgumentException | java.util.NoSuchElementException e) {
+            return Thawed.not("It was reckoned in a way that is not known any more.");
         }
     }
 

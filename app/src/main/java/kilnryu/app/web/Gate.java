@@ -56,7 +56,7 @@ class Gate extends OncePerRequestFilter {
 
     /** Whether a database can keep it and a page can show it. */
     public static boolean isWritable(String text) {
-        for (int i = 0; i < text.length(); i++) {
+        for (int i = 0; text != null && i < text.length(); i++) {
             char c = text.charAt(i);
             if (c < ' ' && c != '\n' && c != '\r' && c != '\t') {
                 return false;

@@ -10,13 +10,13 @@ import org.springframework.stereotype.Repository;
 
 /** Forms that were sent, and where each led. */
 @Repository
-class SentForms {
+class SentFormStore {
     private static final Duration KEPT = Duration.ofDays(2);
 
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    SentForms(JdbcClient jdbc, Clock clock) {
+    SentFormStore(JdbcClient jdbc, Clock clock) {
         this.jdbc = jdbc;
         this.clock = clock;
     }
