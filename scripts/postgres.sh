@@ -11,21 +11,42 @@ pg_find() {
   [ -n "$PG_BIN" ]
 }
 
-# Runs a PostgreSQL program as the account the cluster belongs to: root may not run it, so root lends it to postgres.
+# Started by root, database and application run as a system account of their own that may do nothing else; started by
+# anyone else, as that one.
+ACCOUNT=kiln-ryu
+
+make_account() {
+  [ "$(id -u)" = 0 ] || return 0
+  id -u "$ACCOUNT" >/dev/null 2>&1 && return 0
+  useradd --system --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin "$ACCOUNT" \
+    || fail "The system account $ACCOUNT could not be made; run: useradd --system $ACCOUNT"
+}
+
 # The lock of start and stop (9) is not handed on, else the server would hold it as long as it runs.
-pg_as_owner() {
+as_account() {
   if [ "$(id -u)" = 0 ]; then
-    (cd / && runuser -u postgres -- "$@") 9>&-
+    (cd / && runuser -u "$ACCOUNT" -- "$@") 9>&-
   else
     (cd / && "$@") 9>&-
   fi
 }
 
-# Every folder above the data must let the cluster's account through.
-pg_check_reachable() {
-  local home="$1"
-  [ "$(id -u)" = 0 ] || return 0
-  pg_as_owner test -x "$home" || fail "The account postgres cannot enter $home (a folder above it is closed, such as one of mode 700). Set KILN_RYU_HOME to a folder it can reach, such as /var/lib/kiln-ryu."
+# Hands a data folder over to the account, and closes it to everybody else. One that an earlier version kept as postgres
+# is stopped first by its own account.
+own_home() {
+  local home="$1" owner
+  if [ "$(id -u)" = 0 ]; then
+    make_account
+    owner=$(stat -c %U "$home/pg/data" 2>/dev/null || true)
+    if [ -n "$owner" ] && [ "$owner" != "$ACCOUNT" ] && pg_running "$home"; then
+      (cd / && runuser -u "$owner" -- "$PG_BIN/pg_ctl" -D "$home/pg/data" -m fast -w -t 60 stop) >/dev/null 9>&- || true
+      rm -rf "/tmp/kiln-ryu-$(cat "$home/pg.port")"
+    fi
+    [ "$(stat -c %U "$home")" = "$ACCOUNT" ] && [ "${owner:-$ACCOUNT}" = "$ACCOUNT" ] || chown -R "$ACCOUNT": "$home"
+    as_account test -x "$home" || fail "The account $ACCOUNT cannot enter $home (a folder above it is closed, such as one of mode 700). Set KILN_RYU_HOME to a folder it can reach, such as /var/lib/kiln-ryu."
+  fi
+  chmod 700 "$home"
+  chmod 600 "$home"/*.log "$home"/*.out "$home/pg/log" 2>/dev/null || true
 }
 
 port_taken() {
@@ -41,23 +62,26 @@ free_port() {
   fail "Found no free port for PostgreSQL."
 }
 
+# secret FILE: a generated password, readable by its owner alone
+secret() {
+  [ -s "$1" ] || (umask 077 && head -c 24 /dev/urandom | base64 | tr '+/' 'xy' >"$1")
+}
+
 # pg_make HOME: a cluster with a generated password, scram only, loopback only.
 pg_make() {
   local home="$1"
   mkdir -p "$home"
-  [ "$(id -u)" = 0 ] && chmod 711 "$home"
-  pg_check_reachable "$home"
-  if [ ! -s "$home/pg.password" ]; then
-    (umask 077 && head -c 24 /dev/urandom | base64 | tr '+/' 'xy' >"$home/pg.password")
-  fi
+  secret "$home/pg.password"
   [ -s "$home/pg.port" ] || { [ -n "${KILN_RYU_PG_PORT:-}" ] && echo "$KILN_RYU_PG_PORT" || free_port; } >"$home/pg.port"
+  own_home "$home"
   [ -f "$home/pg/data/PG_VERSION" ] && [ -f "$home/pg/made" ] && return 0
   say "Making a private PostgreSQL cluster"
   rm -rf "$home/pg"
   mkdir -p "$home/pg"
+  chmod 700 "$home/pg"
   cp "$home/pg.password" "$home/pg/pw" && chmod 600 "$home/pg/pw"
-  [ "$(id -u)" = 0 ] && chown -R postgres "$home/pg"
-  pg_as_owner "$PG_BIN/initdb" -D "$home/pg/data" -U postgres --pwfile="$home/pg/pw" -A scram-sha-256 \
+  [ "$(id -u)" = 0 ] && chown -R "$ACCOUNT": "$home"
+  as_account "$PG_BIN/initdb" -D "$home/pg/data" -U postgres --pwfile="$home/pg/pw" -A scram-sha-256 \
     --encoding=UTF8 --locale=C.UTF-8 --data-checksums >"$home/initdb.log" 2>&1 \
     || fail "initdb failed; see $home/initdb.log"
   rm -f "$home/pg/pw"
@@ -84,7 +108,7 @@ pg_clear_crash() {
 pg_socket_dir() {
   local dir="/tmp/kiln-ryu-$(cat "$1/pg.port")"
   mkdir -p "$dir"
-  [ "$(id -u)" = 0 ] && chown postgres "$dir"
+  [ "$(id -u)" = 0 ] && chown "$ACCOUNT": "$dir"
   chmod 700 "$dir"
   echo "$dir"
 }
@@ -100,9 +124,11 @@ pg_start() {
   local port socket
   port=$(cat "$home/pg.port")
   socket=$(pg_socket_dir "$home")
+  # kept over starts, not for ever
+  [ "$(stat -c %s "$home/pg/log" 2>/dev/null || echo 0)" -gt 10000000 ] && mv "$home/pg/log" "$home/pg/log.1"
   # After a crash the helpers of the old server may hold its memory for some seconds more.
   local tries=6
-  until pg_as_owner "$PG_BIN/pg_ctl" -D "$home/pg/data" -l "$home/pg/log" -w -t 60 \
+  until as_account "$PG_BIN/pg_ctl" -D "$home/pg/data" -l "$home/pg/log" -w -t 60 \
     -o "-h 127.0.0.1 -p $port -k $socket" start >/dev/null 2>&1; do
     tries=$((tries - 1))
     [ $tries -gt 0 ] || fail "PostgreSQL did not start; see $home/pg/log"
@@ -112,7 +138,7 @@ pg_start() {
 
 pg_stop() {
   pg_running "$1" || return 0
-  pg_as_owner "$PG_BIN/pg_ctl" -D "$1/pg/data" -m fast -w -t 60 stop >/dev/null
+  as_account "$PG_BIN/pg_ctl" -D "$1/pg/data" -m fast -w -t 60 stop >/dev/null
   rm -rf "/tmp/kiln-ryu-$(cat "$1/pg.port")"
 }
 
@@ -121,15 +147,43 @@ pg_sql() {
   PGPASSWORD=$(cat "$1/pg.password") "$PG_BIN/psql" -h 127.0.0.1 -p "$(cat "$1/pg.port")" -U postgres -d "$2" -qtAX -c "$3"
 }
 
+# pg_database HOME DATABASE: the database, its owner who alone may change tables, and the application's role that may only
+# read and write them. Neither is a superuser.
 pg_database() {
-  [ "$(pg_sql "$1" postgres "select 1 from pg_database where datname = '$2'")" = 1 ] \
-    || pg_sql "$1" postgres "create database $2"
+  local home="$1" database="$2"
+  secret "$home/pg.owner.password"
+  secret "$home/pg.app.password"
+  [ "$(pg_sql "$home" postgres "select 1 from pg_database where datname = '$database'")" = 1 ] \
+    || pg_sql "$home" postgres "create database $database"
+  pg_sql "$home" "$database" "
+    set client_min_messages = warning;
+    do \$\$ begin
+      if not exists (select from pg_roles where rolname = 'kiln_ryu_owner') then create role kiln_ryu_owner; end if;
+      if not exists (select from pg_roles where rolname = 'kiln_ryu_app') then create role kiln_ryu_app; end if;
+    end \$\$;
+    alter role kiln_ryu_owner login nosuperuser nocreatedb nocreaterole password '$(cat "$home/pg.owner.password")';
+    alter role kiln_ryu_app login nosuperuser nocreatedb nocreaterole password '$(cat "$home/pg.app.password")';
+    alter database $database owner to kiln_ryu_owner;
+    alter schema public owner to kiln_ryu_owner;
+    do \$\$ declare o record; begin
+      for o in select format('alter %s %s owner to kiln_ryu_owner',
+                             case c.relkind when 'S' then 'sequence' when 'v' then 'view' else 'table' end, c.oid::regclass) as change
+                 from pg_class c join pg_roles r on r.oid = c.relowner
+                where c.relnamespace = 'public'::regnamespace and c.relkind in ('r', 'v', 'p') and r.rolname <> 'kiln_ryu_owner'
+      loop execute o.change; end loop;
+    end \$\$;
+    grant usage on schema public to kiln_ryu_app;
+    grant select, insert, update, delete on all tables in schema public to kiln_ryu_app;
+    grant usage, select on all sequences in schema public to kiln_ryu_app;
+    alter default privileges for role kiln_ryu_owner in schema public grant select, insert, update, delete on tables to kiln_ryu_app;
+    alter default privileges for role kiln_ryu_owner in schema public grant usage, select on sequences to kiln_ryu_app"
 }
 
 # Hands address and credentials to a program started from this shell.
 pg_export() {
   export KILN_RYU_DB_URL="jdbc:postgresql://127.0.0.1:$(cat "$1/pg.port")/$2"
-  export KILN_RYU_DB_USER=postgres
-  KILN_RYU_DB_PASSWORD=$(cat "$1/pg.password")
-  export KILN_RYU_DB_PASSWORD
+  export KILN_RYU_DB_USER=kiln_ryu_app KILN_RYU_DB_OWNER=kiln_ryu_owner
+  KILN_RYU_DB_PASSWORD=$(cat "$1/pg.app.password")
+  KILN_RYU_DB_OWNER_PASSWORD=$(cat "$1/pg.owner.password")
+  export KILN_RYU_DB_PASSWORD KILN_RYU_DB_OWNER_PASSWORD
 }

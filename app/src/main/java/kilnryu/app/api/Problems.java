@@ -2,6 +2,7 @@ package kilnryu.app.api;
 
 import java.util.List;
 import java.util.Map;
+import kilnryu.app.web.Away;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.core.Ordered;
@@ -70,6 +71,12 @@ class Problems {
             HttpStatus named = HttpStatus.resolve(status.value());
             return problem(
                     status, named == null ? "Refused" : named.getReasonPhrase(), "The request cannot be answered.");
+        }
+        if (Away.isAway(e)) {
+            return problem(
+                    HttpStatus.SERVICE_UNAVAILABLE,
+                    "The database is away",
+                    "Nothing that was saved is lost. Ask again in some seconds.");
         }
         LOG.error("unexpected failure in the API", e);
         return problem(

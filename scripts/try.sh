@@ -1,0 +1,108 @@
+#!/usr/bin/env bash
+# try.sh: what ./kiln-ryu does with a data folder, tried on folders of its own: start, faults, backup, restore, upgrade.
+# Part of ./kiln-ryu test; needs what that has built.
+set -euo pipefail
+ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
+say() { :; }
+fail() { echo "FAILED: $*" >&2; exit 1; }
+. "$ROOT/scripts/postgres.sh"
+pg_find
+
+WORK=$(mktemp -d /tmp/kiln-ryu-try.XXXXXX)
+chmod 755 "$WORK"
+export KILN_RYU_HOME="$WORK/one" KILN_RYU_PORT
+KILN_RYU_PORT=$(free_port)
+trap 'for h in one two; do KILN_RYU_HOME="$WORK/$h" "$ROOT/kiln-ryu" stop >/dev/null 2>&1 || true; done; rm -rf "$WORK"' EXIT
+
+run() { "$ROOT/kiln-ryu" "$@" 2>&1; }
+sql() { pg_sql "$KILN_RYU_HOME" kilnryu "$1"; }
+
+# get ADDRESS: status and body
+get() {
+  exec 4<>"/dev/tcp/127.0.0.1/$KILN_RYU_PORT" || return 1
+  printf 'GET %s HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' "$1" >&4
+  timeout 20 cat <&4 || true
+  exec 4>&-
+}
+
+# expect WORDS IN
+expect() {
+  case $2 in *"$1"*) ;; *) fail "expected \"$1\" in: $(printf '%s' "$2" | tail -c 600)" ;; esac
+}
+
+refused() {
+  local said
+  if said=$(run "$@"); then fail "$* should be refused"; fi
+  printf '%s' "$said"
+}
+
+echo "a start on an empty folder"
+expect "Kiln Ryu is at" "$(run start)"
+expect "200" "$(get /login | head -n 1)"
+[ "$(stat -c %a "$KILN_RYU_HOME")" = 700 ] || fail "the data folder is open to others"
+for log in "$KILN_RYU_HOME"/*.log; do [ "$(stat -c %a "$log")" = 600 ] || fail "$log is open to others"; done
+[ "$(sql "select count(*) from pg_stat_activity where usename = 'kiln_ryu_app'")" -gt 0 ] || fail "the application connects as another role"
+[ "$(sql "select count(*) from pg_roles where rolname like 'kiln_ryu%' and (rolsuper or rolcreatedb or rolcreaterole)")" = 0 ] || fail "a role may too much"
+if PGPASSWORD=$(cat "$KILN_RYU_HOME/pg.app.password") "$PG_BIN/psql" -h 127.0.0.1 -p "$(cat "$KILN_RYU_HOME/pg.port")" -U kiln_ryu_app -d kilnryu -c 'create table t ()' >/dev/null 2>&1; then fail "the application may make tables"; fi
+if [ "$(id -u)" = 0 ]; then
+  [ "$(ps -o user= -p "$(cat "$KILN_RYU_HOME/app.pid")" | tr -d ' ')" = "$ACCOUNT" ] || fail "the application runs as root"
+fi
+expect "Already running" "$(run start)"
+
+echo "the database killed beside a living application"
+kill -9 "$(head -n 1 "$KILN_RYU_HOME/pg/data/postmaster.pid")"
+sleep 1
+from=$(date +%s)
+away=$(get /login)
+expect "503" "$(printf '%s' "$away" | head -n 1)"
+expect "Nothing you saved is lost" "$away"
+[ $(($(date +%s) - from)) -le 5 ] || fail "the page took longer than five seconds"
+expect "200" "$(get /actuator/health/liveness | head -n 1)"
+expect "503" "$(get /actuator/health/readiness | head -n 1)"
+expect "The database is back" "$(run start)"
+expect "200" "$(get /login | head -n 1)"
+
+echo "the application killed: its supervisor starts it again"
+killed=$(cat "$KILN_RYU_HOME/app.pid")
+kill -9 "$killed"
+for _ in $(seq 1 600); do
+  [ "$(cat "$KILN_RYU_HOME/app.pid" 2>/dev/null || echo "$killed")" != "$killed" ] && get /login 2>/dev/null | head -n 1 | grep -q 200 && break
+  sleep 0.2
+done
+expect "Already running" "$(run start)"
+expect "starting it again" "$(cat "$KILN_RYU_HOME/app.out")"
+
+echo "a backup while it runs, and back into an empty folder"
+expect "Backed up into" "$(run backup "$WORK/kept.kiln-ryu")"
+[ "$(stat -c %a "$WORK/kept.kiln-ryu")" = 600 ] || fail "the backup is open to others"
+expect "never written over" "$(refused backup "$WORK/kept.kiln-ryu")"
+expect "holds data already" "$(refused restore "$WORK/kept.kiln-ryu")"
+trees=$(sql "select count(*) from tree")
+[ "$trees" -gt 3 ] || fail "the demo studio is empty"
+run stop >/dev/null
+KILN_RYU_HOME="$WORK/two"
+echo nonsense >"$WORK/none.kiln-ryu"
+expect "no backup of Kiln Ryu" "$(refused restore "$WORK/none.kiln-ryu")"
+rm -rf "$KILN_RYU_HOME"
+expect "Every table is as it was" "$(run restore "$WORK/kept.kiln-ryu")"
+expect "Kiln Ryu is at" "$(run start)"
+[ "$(sql "select count(*) from tree")" = "$trees" ] || fail "trees were lost"
+run stop >/dev/null
+
+echo "an older data folder is backed up and brought up to date; a newer one is refused"
+expect "Kiln Ryu is at" "$(run start)"
+sed -nE 's/^create index (\w+) on.*/drop index \1;/p' "$ROOT/app/src/main/resources/db/migration/V13__once_and_indexes.sql" >"$WORK/older.sql"
+sed -i '/sent_form_at/d' "$WORK/older.sql"
+latest=$(sql "select max(version::int) from flyway_schema_history")
+if [ "$latest" = 13 ]; then
+  sql "$(cat "$WORK/older.sql") drop table sent_form; delete from flyway_schema_history where version = '13'"
+  run stop >/dev/null
+  expect "backing it up before it is brought to $latest" "$(run start)"
+  ls "$KILN_RYU_HOME"/backups/schema-12-*.kiln-ryu >/dev/null
+  [ "$(sql "select count(*) from sent_form")" = 0 ] || fail "it was not brought up to date"
+fi
+sql "insert into flyway_schema_history select installed_rank + 100, '999', 'later', type, 'V999__later.sql', checksum, installed_by, now(), 1, true from flyway_schema_history order by installed_rank desc limit 1"
+run stop >/dev/null
+expect "newer Kiln Ryu" "$(refused start)"
+[ "$(sql "select count(*) from flyway_schema_history where version = '999'")" = 1 ] || fail "a newer folder was changed"
+echo "all of it held"
