@@ -49,6 +49,9 @@ class ArchitectureTest {
             // written by the build beside the classes, to make their beans
             .and()
             .haveNameNotMatching(".*Store__.*")
+            // tells from a failure that the database is away, and asks it nothing
+            .and()
+            .doNotHaveFullyQualifiedName("kilnryu.app.web.Away")
             .should()
             .dependOnClassesThat()
             .resideInAnyPackage("java.sql..", "org.springframework.jdbc..");

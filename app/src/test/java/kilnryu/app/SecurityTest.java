@@ -100,10 +100,11 @@ class SecurityTest extends AppTest {
     void theFirstVisitsFormIsGoneOnceThereIsAnAccount() throws Exception {
         assertThat(mvc.perform(get("/first")).andReturn().getResponse().getStatus())
                 .isEqualTo(404);
+        // two at once: one made it, the other is told so
         assertThat(mvc.perform(post("/first").with(csrf()))
                         .andReturn()
                         .getResponse()
-                        .getStatus())
-                .isEqualTo(404);
+                        .getRedirectedUrl())
+                .isEqualTo("/login?taken");
     }
 }

@@ -12,7 +12,6 @@ import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.stereotype.Controller;
-import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
@@ -25,11 +24,6 @@ class AccountController {
 
     AccountController(AccountStore accounts) {
         this.accounts = accounts;
-    }
-
-    @GetMapping("/account")
-    String show() {
-        return "account/account";
     }
 
     @PostMapping("/account/units")

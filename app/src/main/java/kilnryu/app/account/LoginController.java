@@ -3,6 +3,7 @@ package kilnryu.app.account;
 import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
@@ -17,10 +18,6 @@ import org.springframework.web.server.ResponseStatusException;
 /** The login form, and the form that makes the owner's account while there is none. */
 @Controller
 class LoginController {
-    private static final int LEAST_PASSWORD = 8;
-    /** BCrypt reads no further than this many bytes. */
-    private static final int MOST_PASSWORD = 72;
-
     private final AccountStore accounts;
     private final PasswordEncoder passwords;
 
@@ -46,9 +43,12 @@ class LoginController {
         return "account/first";
     }
 
+    /** Of two who send it at once one makes the studio; the other is told so. */
     @PostMapping("/first")
     String create(@RequestParam Map<String, String> typed, Model model, jakarta.servlet.http.HttpServletResponse out) {
-        onlyWhileThereIsNone();
+        if (!accounts.none()) {
+            return "redirect:/login?taken";
+        }
         Map<String, String> errors = errors(typed);
         if (!errors.isEmpty()) {
             out.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
@@ -56,14 +56,15 @@ class LoginController {
             model.addAttribute("errors", errors);
             return "account/first";
         }
-        accounts.createFirst(new AccountStore.NewOwner(
-                typed.get("studio").strip(),
-                typed.get("zone"),
-                typed.get("login").strip().toLowerCase(Locale.ROOT),
-                passwords.encode(typed.get("password")),
-                typed.get("shown").strip(),
-                false));
-        return "redirect:/login?made";
+        boolean made = accounts.createFirst(new AccountStore.NewOwner(
+                        typed.get("studio").strip(),
+                        typed.get("zone"),
+                        typed.get("login").strip().toLowerCase(Locale.ROOT),
+                        passwords.encode(typed.get("password")),
+                        typed.get("shown").strip(),
+                        false))
+                .isPresent();
+        return made ? "redirect:/login?made" : "redirect:/login?taken";
     }
 
     private void onlyWhileThereIsNone() {
@@ -73,22 +74,27 @@ class LoginController {
     }
 
     private static Map<String, String> errors(Map<String, String> typed) {
-        Map<String, String> errors = new LinkedHashMap<>();
+        Map<String, String> errors = person(typed, typed.getOrDefault("studio", ""));
         between(typed, "studio", 1, 120, "The studio needs a name of at most 120 letters.", errors);
-        between(typed, "shown", 1, 80, "Type the name others see, at most 80 letters.", errors);
-        if (!typed.getOrDefault("login", "").strip().matches("[A-Za-z0-9._@-]{2,60}")) {
-            errors.put("login", "2 to 60 letters, digits, dots, dashes or @.");
-        }
-        String password = typed.getOrDefault("password", "");
-        int bytes = password.getBytes(java.nio.charset.StandardCharsets.UTF_8).length;
-        if (password.length() < LEAST_PASSWORD || bytes > MOST_PASSWORD) {
-            errors.put("password", "8 to 72 letters; a sentence is good.");
-        }
         try {
             ZoneId.of(typed.getOrDefault("zone", ""));
         } catch (DateTimeException e) {
             errors.put("zone", "Not a known time zone; write it like Europe/Lisbon.");
         }
+        return errors;
+    }
+
+    /** What is wrong with a name, a login and a password that are to be an account's. */
+    static Map<String, String> person(Map<String, String> typed, String studio) {
+        Map<String, String> errors = new LinkedHashMap<>();
+        between(typed, "shown", 1, 80, "Type the name others see, at most 80 letters.", errors);
+        if (!typed.getOrDefault("login", "").strip().matches("[A-Za-z0-9._@-]{2,60}")) {
+            errors.put("login", "2 to 60 letters, digits, dots, dashes or @.");
+        }
+        Passwords.complaint(
+                        typed.getOrDefault("password", ""),
+                        List.of(typed.getOrDefault("login", ""), typed.getOrDefault("shown", ""), studio))
+                .ifPresent(complaint -> errors.put("password", complaint));
         return errors;
     }
 

@@ -25,7 +25,9 @@ import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.AuthenticationEntryPoint;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.AuthenticationSuccessHandler;
 import org.springframework.security.web.authentication.LoginUrlAuthenticationEntryPoint;
+import org.springframework.security.web.authentication.SavedRequestAwareAuthenticationSuccessHandler;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.csrf.XorCsrfTokenRequestAttributeHandler;
 import org.springframework.security.web.savedrequest.CookieRequestCache;
@@ -82,12 +84,23 @@ class SecurityConfig {
                 .requestCache(c -> c.requestCache(new CookieRequestCache()))
                 .headers(SecurityConfig::strict)
                 .formLogin(f -> f.loginPage("/login")
-                        .defaultSuccessUrl("/")
+                        .successHandler(signedIn())
                         .failureHandler((request, response, why) ->
                                 response.sendRedirect(request.getContextPath() + "/login?" + reason(why))))
                 .logout(l -> l.logoutSuccessUrl("/login?left"))
                 .exceptionHandling(e -> e.authenticationEntryPoint(toLogin()))
                 .build();
+    }
+
+    /** Where the account is signed in is kept with its session, for the list of them. */
+    private static AuthenticationSuccessHandler signedIn() {
+        SavedRequestAwareAuthenticationSuccessHandler back = new SavedRequestAwareAuthenticationSuccessHandler();
+        back.setDefaultTargetUrl("/");
+        back.setRequestCache(new CookieRequestCache());
+        return (request, response, authentication) -> {
+            request.getSession().setAttribute(SignedIn.FROM, SignedIn.from(request));
+            back.onAuthenticationSuccess(request, response, authentication);
+        };
     }
 
     private static String hash(String script) {

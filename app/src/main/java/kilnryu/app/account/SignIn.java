@@ -23,7 +23,11 @@ import org.springframework.stereotype.Component;
 @Component
 class SignIn implements AuthenticationProvider {
     static final Duration WINDOW = Duration.ofMinutes(10);
-    static final int MOST_FAILURES = 6;
+
+    /** How often it may be tried within the window. */
+    record Limits(int pair, int address, int login, Duration window) {}
+
+    private static final Limits LIMITS = new Limits(6, 24, 30, WINDOW);
     private static final int LONGEST_INPUT = 200;
 
     private final AccountStore accounts;
@@ -46,20 +50,23 @@ class SignIn implements AuthenticationProvider {
         if (login.chars().anyMatch(Character::isISOControl)) {
             throw new BadCredentialsException("no such login");
         }
-        if (accounts.failuresSince(login, address, WINDOW) >= MOST_FAILURES) {
+        if (!accounts.mayTry(login, address, LIMITS)) {
+            SecurityTrail.said("throttled", login, address, "");
             throw new LockedException("too many failures");
         }
         var found = accounts.byLogin(login);
         String hash = found.map(AccountStore.Credentials::passwordHash).orElse(nobody);
         if (!passwords.matches(shortened(String.valueOf(asked.getCredentials())), hash) || found.isEmpty()) {
-            accounts.recordFailure(login, address);
+            SecurityTrail.said("failed", login, address, "");
             throw new BadCredentialsException("wrong login or password");
         }
         Account account = found.get().account();
-        if (account.demo() && !loopback) {
-            throw new DisabledException("the demo account works on loopback only");
+        if (account.demo() && !loopback || accounts.isDisabled(account)) {
+            SecurityTrail.said("shut out", login, address, "");
+            throw new DisabledException("this account is shut out");
         }
-        accounts.forgetFailures(login, WINDOW);
+        accounts.signedIn(account, address, WINDOW);
+        SecurityTrail.said("signed in", login, address, "");
         return UsernamePasswordAuthenticationToken.authenticated(
                 account, null, List.of(new SimpleGrantedAuthority("ROLE_OWNER")));
     }

@@ -60,14 +60,16 @@ public class Away extends OncePerRequestFilter {
         }
         response.setContentType(MediaType.TEXT_HTML_VALUE);
         boolean sent = request.getMethod().equals("POST");
-        response.getWriter().write(sent ? page.replace("<html lang=\"en\">", "<html lang=\"en\" data-sent=\"yes\">") : page);
+        response.getWriter()
+                .write(sent ? page.replace("<html lang=\"en\">", "<html lang=\"en\" data-sent=\"yes\">") : page);
     }
 
     /** Whether a failure comes of a database that cannot be reached, stops or starts. */
     public static boolean isAway(Throwable failure) {
         int deep = 0;
         for (Throwable cause = failure; cause != null && deep < 20; cause = cause.getCause(), deep++) {
-            if (cause instanceof SQLTransientConnectionException || cause instanceof SQLNonTransientConnectionException) {
+            if (cause instanceof SQLTransientConnectionException
+                    || cause instanceof SQLNonTransientConnectionException) {
                 return true;
             }
             if (cause instanceof SQLException sql && sql.getSQLState() != null) {
