@@ -272,7 +272,7 @@ class BlendController {
         long trial = store.keepTrial(account, row, written);
         if (photo != null && !photo.isEmpty()) {
             try {
-                photos.keepOfTrial(account, trial, Photo.of(photo.getBytes()));
+                photos.keepOfTrial(account, trial, Photo.of(photo));
             } catch (Photo.Unusable e) {
                 redirect.addFlashAttribute("photoError", e.getMessage());
             }

@@ -20,14 +20,21 @@ final class LoggerFile {
     /** What could be read, and how many lines could not. */
     record Read(List<RoomStore.Reading> readings, int bad) {}
 
-    static Read read(String text, ZoneId zone) throws Unusable {
-        LoggerCsv csv = LoggerCsv.of(text);
+    static Read read(LoggerCsv.Source file, ZoneId zone) throws Unusable {
+        LoggerCsv csv = LoggerCsv.of(file);
         List<String> headings = csv.headings();
         List<String> columns =
                 List.of(heading(headings, "time", "date"), heading(headings, "temp"), heading(headings, "hum", "rh"));
         List<RoomStore.Reading> readings = new ArrayList<>();
         int[] bad = new int[1];
-        csv.each(line -> line(csv, line, columns, zone).ifPresentOrElse(readings::add, () -> bad[0]++));
+        csv.each(line -> line(csv, line, columns, zone)
+                .ifPresentOrElse(
+                        reading -> {
+                            if (readings.size() <= MOST) {
+                                readings.add(reading);
+                            }
+                        },
+                        () -> bad[0]++));
         if (readings.size() > MOST) {
             throw new Unusable("At most " + MOST + " readings at once.");
         }

@@ -2,7 +2,6 @@ package kilnryu.app.dipping;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -118,8 +117,7 @@ class RoomController {
             return "redirect:/shells/room";
         }
         try {
-            LoggerFile.Read read =
-                    LoggerFile.read(new String(file.getBytes(), StandardCharsets.UTF_8), account.zoneId());
+            LoggerFile.Read read = LoggerFile.read(LoggerCsv.Source.of(file), account.zoneId());
             store.keep(account.studioId(), read.readings(), "logger");
             redirect.addFlashAttribute(
                     "taken",

@@ -48,8 +48,8 @@ record KilnLog(Readings readings, Map<String, String> columns, int bad) {
     record Asked(Map<String, String> columns, ZoneId zone, Optional<Instant> start, double moved) {}
 
     /** @param told the share that has been read, now and then */
-    static KilnLog read(String text, Asked asked, DoubleConsumer told) throws Unusable {
-        LoggerCsv csv = LoggerCsv.of(text);
+    static KilnLog read(LoggerCsv.Source file, Asked asked, DoubleConsumer told) throws Unusable {
+        LoggerCsv csv = LoggerCsv.of(file);
         Map<String, String> columns = columns(csv.headings(), asked.columns);
         Lines lines = new Lines(csv, columns, asked);
         csv.each(lines::line, told);

@@ -3,7 +3,6 @@ package kilnryu.app.load;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.StringWriter;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -142,7 +141,7 @@ public class LogController {
                 throw new LoggerCsv.Unusable("Choose the file first.");
             }
             if (!fields.hasErrors()) {
-                intake.take(account, row, new String(file.getBytes(), StandardCharsets.UTF_8), asked, kiln(row));
+                intake.take(account, row, LoggerCsv.Source.of(file), asked, kiln(row));
                 return "redirect:/firings/" + id + "/log?taken";
             }
         } catch (LoggerCsv.Unusable e) {

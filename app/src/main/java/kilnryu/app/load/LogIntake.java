@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Map;
 import kilnryu.app.account.Account;
 import kilnryu.app.kiln.KilnStore;
+import kilnryu.app.logger.LoggerCsv;
 import kilnryu.app.logger.LoggerCsv.Unusable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -35,10 +36,11 @@ class LogIntake {
     }
 
     /** @param kiln whose columns are kept; null for none */
-    void take(Account account, FiringStore.Row row, String text, KilnLog.Asked asked, Long kiln) throws Unusable {
+    void take(Account account, FiringStore.Row row, LoggerCsv.Source file, KilnLog.Asked asked, Long kiln)
+            throws Unusable {
         Telling telling = new Telling(row.id());
         try {
-            KilnLog log = KilnLog.read(text, asked, share -> telling.tell("reading its lines", share));
+            KilnLog log = KilnLog.read(file, asked, share -> telling.tell("reading its lines", share));
             whole.executeWithoutResult(t -> {
                 store.logged(row.id(), log.readings(), share -> telling.tell("storing its readings", share));
                 if (kiln != null) {

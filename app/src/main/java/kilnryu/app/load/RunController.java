@@ -147,7 +147,7 @@ public class RunController {
             throws IOException {
         FiringStore.Row row = firings.started(account, id);
         try {
-            photos.keepOfFiring(account, row.id(), Photo.of(photo == null ? new byte[0] : photo.getBytes()));
+            photos.keepOfFiring(account, row.id(), Photo.of(photo));
         } catch (Photo.Unusable e) {
             redirect.addFlashAttribute("photoError", e.getMessage());
         }

@@ -1,9 +1,14 @@
 package kilnryu.app.logger;
 
+import java.io.BufferedReader;
+import java.io.FilterReader;
 import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.PushbackReader;
 import java.io.Reader;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDateTime;
@@ -20,6 +25,7 @@ import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
+import org.springframework.web.multipart.MultipartFile;
 
 /** A logger's file: a line of headings, then readings; separators, decimal commas and °F are told by their look. */
 public final class LoggerCsv {
@@ -34,12 +40,15 @@ public final class LoggerCsv {
     private static final int TELL_EVERY = 20_000;
     private static final int LONGEST_LIST = 200;
 
-    private final String text;
+    /** A heading is looked for in so much of the file, and a line that is longer is none. */
+    private static final int LONGEST_LINE = 100_000;
+
+    private final Source source;
     private final CSVFormat format;
     private final boolean commaIsPoint;
 
-    private LoggerCsv(String text, CSVFormat format, boolean commaIsPoint) {
-        this.text = text;
+    private LoggerCsv(Source source, CSVFormat format, boolean commaIsPoint) {
+        this.source = source;
         this.format = format;
         this.commaIsPoint = commaIsPoint;
     }
@@ -65,12 +74,48 @@ public final class LoggerCsv {
         }
     }
 
-    public static LoggerCsv of(String file) {
-        String plain = file.startsWith("\uFEFF") ? file.substring(1) : file;
-        String first = plain.lines().filter(l -> !l.isBlank()).findFirst().orElse("");
+    /** A file that can be read again and again, and is never in memory whole. */
+    public interface Source {
+        Reader open() throws IOException;
+
+        /** How long it is, about, in characters. */
+        long length();
+
+        static Source of(String text) {
+            return new Source() {
+                @Override
+                public Reader open() {
+                    return new StringReader(text);
+                }
+
+                @Override
+                public long length() {
+                    return text.length();
+                }
+            };
+        }
+
+        /** A file as it was sent, UTF-8; it lies on the disk until the request ends. */
+        static Source of(MultipartFile file) {
+            return new Source() {
+                @Override
+                public Reader open() throws IOException {
+                    return new InputStreamReader(file.getInputStream(), StandardCharsets.UTF_8);
+                }
+
+                @Override
+                public long length() {
+                    return file.getSize();
+                }
+            };
+        }
+    }
+
+    public static LoggerCsv of(Source file) throws Unusable {
+        String first = firstLine(file);
         char separator = first.contains(";") ? ';' : first.contains("\t") ? '\t' : ',';
         return new LoggerCsv(
-                plain,
+                file,
                 CSVFormat.DEFAULT
                         .builder()
                         .setDelimiter(separator)
@@ -81,6 +126,34 @@ public final class LoggerCsv {
                         .setAllowMissingColumnNames(true)
                         .get(),
                 separator == ';');
+    }
+
+    private static String firstLine(Source file) throws Unusable {
+        try (Reader reader = plain(file)) {
+            char[] head = new char[LONGEST_LINE];
+            int size = 0;
+            int more = 0;
+            while (size < head.length && (more = reader.read(head, size, head.length - size)) > 0) {
+                size += more;
+            }
+            return new String(head, 0, size)
+                    .lines()
+                    .filter(l -> !l.isBlank())
+                    .findFirst()
+                    .orElse("");
+        } catch (IOException e) {
+            throw new Unusable("This file cannot be read.");
+        }
+    }
+
+    /** Without the mark that some programs put first. */
+    private static Reader plain(Source file) throws IOException {
+        PushbackReader reader = new PushbackReader(new BufferedReader(file.open(), 1 << 16));
+        int first = reader.read();
+        if (first >= 0 && first != '\uFEFF') {
+            reader.unread(first);
+        }
+        return reader;
     }
 
     /** Its headings. */
@@ -99,11 +172,13 @@ public final class LoggerCsv {
 
     /** @param told the share that has been read, now and then */
     public void each(Consumer<CSVRecord> reader, DoubleConsumer told) throws Unusable {
-        try (CSVParser parser = parser()) {
+        try (Bounded file = new Bounded(plain(source));
+                CSVParser parser = CSVParser.parse(file, format)) {
             for (CSVRecord line : parser) {
+                file.line();
                 reader.accept(line);
                 if (line.getRecordNumber() % TELL_EVERY == 0) {
-                    told.accept(line.getCharacterPosition() / (double) text.length());
+                    told.accept(Math.min(1, line.getCharacterPosition() / (double) Math.max(1, source.length())));
                 }
             }
         } catch (IOException | UncheckedIOException | IllegalStateException e) {
@@ -112,8 +187,42 @@ public final class LoggerCsv {
     }
 
     private CSVParser parser() throws IOException {
-        Reader reader = new StringReader(text);
-        return CSVParser.parse(reader, format);
+        return CSVParser.parse(new Bounded(plain(source)), format);
+    }
+
+    /** A file without ends of lines, or with a quote that never closes, is no CSV and does not fill the memory. */
+    private static final class Bounded extends FilterReader {
+        private static final int LONGEST_RECORD = 1_000_000;
+        private int since;
+
+        Bounded(Reader in) {
+            super(in);
+        }
+
+        /** A line was read to its end. */
+        void line() {
+            since = 0;
+        }
+
+        @Override
+        public int read() throws IOException {
+            count(1);
+            return super.read();
+        }
+
+        @Override
+        public int read(char[] into, int from, int most) throws IOException {
+            int got = super.read(into, from, most);
+            count(Math.max(0, got));
+            return got;
+        }
+
+        private void count(int more) throws IOException {
+            since += more;
+            if (since > LONGEST_RECORD) {
+                throw new IOException("one of its lines is longer than a million letters.");
+            }
+        }
     }
 
     /** The headings in words, for one who looks for a column; what no one can read is left out. */

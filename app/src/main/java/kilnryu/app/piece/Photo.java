@@ -12,6 +12,7 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.util.Iterator;
 import java.util.Locale;
 import java.util.Set;
@@ -19,6 +20,7 @@ import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
+import org.springframework.web.multipart.MultipartFile;
 
 /**
  * A photo drawn anew: upright, at most {@value #LONGEST} px, as JPEG, without anything but the picture, so that place,
@@ -28,6 +30,9 @@ public record Photo(byte[] jpeg, int width, int height) {
     static final long LARGEST_FILE = 20_000_000;
     private static final int LONGEST = 1600;
     private static final long MOST_PIXELS = 120_000_000;
+    /** A PNG is read whole, row by row, whatever is left out of it: a small file may hold very much to do. */
+    private static final long MOST_PIXELS_PNG = 40_000_000;
+
     private static final Set<String> KINDS = Set.of("jpeg", "png");
 
     /** A file that is no photo that can be kept. */
@@ -39,9 +44,29 @@ public record Photo(byte[] jpeg, int width, int height) {
         }
     }
 
+    /** A photo as it was sent, counted while it is read: the same limit everywhere. */
+    public static Photo of(MultipartFile sent) throws Unusable, IOException {
+        if (sent == null || sent.isEmpty()) {
+            throw new Unusable("Choose a photo first.");
+        }
+        if (sent.getSize() > LARGEST_FILE) {
+            throw tooLarge();
+        }
+        try (InputStream in = sent.getInputStream()) {
+            return of(in.readNBytes((int) LARGEST_FILE + 1));
+        }
+    }
+
+    private static Unusable tooLarge() {
+        return new Unusable("A photo has at most " + LARGEST_FILE / 1_000_000 + " MB; this file is larger.");
+    }
+
     public static Photo of(byte[] file) throws Unusable {
         if (file.length == 0) {
             throw new Unusable("Choose a photo first.");
+        }
+        if (file.length > LARGEST_FILE) {
+            throw tooLarge();
         }
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
             Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
@@ -50,7 +75,8 @@ public record Photo(byte[] jpeg, int width, int height) {
             }
             ImageReader reader = readers.next();
             try {
-                return drawn(read(reader, in), turn(file));
+                boolean jpeg = reader.getFormatName().equalsIgnoreCase("jpeg");
+                return drawn(read(reader, in), jpeg ? turn(file) : 1);
             } finally {
                 reader.dispose();
             }
@@ -67,8 +93,11 @@ public record Photo(byte[] jpeg, int width, int height) {
         reader.setInput(in, true, true);
         int width = reader.getWidth(0);
         int height = reader.getHeight(0);
-        if ((long) width * height > MOST_PIXELS) {
-            throw new Unusable("This picture has more than 120 million pixels; make it smaller first.");
+        boolean png = reader.getFormatName().equalsIgnoreCase("png");
+        long most = png ? MOST_PIXELS_PNG : MOST_PIXELS;
+        if ((long) width * height > most) {
+            throw new Unusable(
+                    "This picture has more than " + most / 1_000_000 + " million pixels; make it smaller first.");
         }
         int every = Math.max(1, Math.max(width, height) / (2 * LONGEST));
         ImageReadParam param = reader.getDefaultReadParam();

@@ -13,7 +13,7 @@ class LoggerFileTest {
     private static final ZoneId LISBON = ZoneId.of("Europe/Lisbon");
 
     private static LoggerFile.Read read(String text) throws kilnryu.app.logger.LoggerCsv.Unusable {
-        return LoggerFile.read(text, LISBON);
+        return LoggerFile.read(kilnryu.app.logger.LoggerCsv.Source.of(text), LISBON);
     }
 
     @Test

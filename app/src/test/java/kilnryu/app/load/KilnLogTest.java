@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import kilnryu.app.logger.LoggerCsv.Source;
 import kilnryu.app.logger.LoggerCsv.Unusable;
 import org.junit.jupiter.api.Test;
 
@@ -22,7 +23,7 @@ class KilnLogTest {
 
     private static KilnLog.Readings read(
             String text, Map<String, String> columns, Optional<Instant> start, double moved) throws Unusable {
-        return KilnLog.read(text, new KilnLog.Asked(columns, ZONE, start, moved), share -> {})
+        return KilnLog.read(Source.of(text), new KilnLog.Asked(columns, ZONE, start, moved), share -> {})
                 .readings();
     }
 
@@ -50,11 +51,64 @@ class KilnLogTest {
         assertThat(log.seconds()).containsExactly(0.0, 3600.0, 6000.0, 10800.0);
     }
 
+    /** Forty megabytes come in by and by: what is not a reading is never in memory whole. */
+    @Test
+    void aLongFileIsReadInPieces() throws Unusable {
+        long lines = 1_500_000;
+        Source long1 = new Source() {
+            @Override
+            public java.io.Reader open() {
+                return new Lines(lines);
+            }
+
+            @Override
+            public long length() {
+                return 27 * lines;
+            }
+        };
+        KilnLog log = KilnLog.read(long1, new KilnLog.Asked(Map.of(), ZONE, Optional.empty(), 0), share -> {});
+        assertThat(log.readings().size()).isEqualTo((int) lines);
+        assertThat(log.readings().celsius()[(int) lines - 1]).isEqualTo(20.5);
+    }
+
+    /** A line for each second, made when it is asked for. */
+    private static final class Lines extends java.io.Reader {
+        private final long lines;
+        private long next;
+        private java.io.StringReader now = new java.io.StringReader("seconds,temperature,remark\n");
+
+        Lines(long lines) {
+            this.lines = lines;
+        }
+
+        @Override
+        public int read(char[] into, int from, int most) throws java.io.IOException {
+            int got = now.read(into, from, most);
+            if (got < 0 && next < lines) {
+                now = new java.io.StringReader(next++ + ",20.5,nothing to say\n");
+                return now.read(into, from, most);
+            }
+            return got;
+        }
+
+        @Override
+        public void close() {}
+    }
+
+    /** A quote that never closes, or a file without ends of lines. */
+    @Test
+    void whatNeverEndsIsNoCsv() {
+        String open = "time,temp\n0,\"" + "20\n".repeat(400_000);
+        assertThatThrownBy(() -> read(open)).isInstanceOf(Unusable.class).hasMessageContaining("a million letters");
+        String endless = "time,temp " + "x".repeat(1_100_000);
+        assertThatThrownBy(() -> read(endless)).isInstanceOf(Unusable.class);
+    }
+
     /** A reading after the end of the world is counted as one that cannot be read. */
     @Test
     void secondsThatCannotBe() throws Unusable {
         KilnLog log = KilnLog.read(
-                "time,temp\n0,20\n1e308,30\n60,40\n-1e308,50\nNaN,60\n",
+                Source.of("time,temp\n0,20\n1e308,30\n60,40\n-1e308,50\nNaN,60\n"),
                 new KilnLog.Asked(Map.of(), ZONE, Optional.empty(), 0),
                 share -> {});
         assertThat(log.readings().seconds()).containsExactly(0, 60);
@@ -90,7 +144,7 @@ class KilnLogTest {
             csv.append(i).append(",20\n");
         }
         List<Double> told = new ArrayList<>();
-        KilnLog.read(csv.toString(), new KilnLog.Asked(Map.of(), ZONE, Optional.empty(), 0), told::add);
+        KilnLog.read(Source.of(csv.toString()), new KilnLog.Asked(Map.of(), ZONE, Optional.empty(), 0), told::add);
         assertThat(told).hasSize(2).isSorted().allMatch(share -> share > 0.4 && share < 1);
     }
 

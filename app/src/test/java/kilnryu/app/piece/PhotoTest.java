@@ -116,12 +116,46 @@ class PhotoTest {
         java.util.zip.CRC32 sum = new java.util.zip.CRC32();
         sum.update(png, 12, 17);
         head.putInt(29, (int) sum.getValue());
-        refused(png, "120 million");
+        refused(png, "40 million");
     }
 
     private static void refused(byte[] file, String word) {
         assertThatThrownBy(() -> Photo.of(file))
                 .isInstanceOf(Photo.Unusable.class)
                 .hasMessageContaining(word);
+    }
+
+    /** Some hundred kilobytes that hold forty-two million pixels to be read one by one. */
+    @Test
+    void aSmallFileWithVeryMuchInIt() throws Exception {
+        java.awt.image.BufferedImage wide =
+                new java.awt.image.BufferedImage(6500, 6500, java.awt.image.BufferedImage.TYPE_BYTE_BINARY);
+        java.io.ByteArrayOutputStream out = new java.io.ByteArrayOutputStream();
+        javax.imageio.ImageIO.write(wide, "png", out);
+        assertThat(out.size()).isLessThan(1_000_000);
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> Photo.of(out.toByteArray()))
+                .isInstanceOf(Photo.Unusable.class)
+                .hasMessageContaining("40 million pixels");
+    }
+
+    /** One limit wherever a photo is taken, told by the size before it is read and counted while it is. */
+    @Test
+    void theSameLimitEverywhere() {
+        byte[] large = new byte[(int) Photo.LARGEST_FILE + 1];
+        var sent = new org.springframework.mock.web.MockMultipartFile("photo", "a.jpg", "image/jpeg", large);
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> Photo.of(sent)).hasMessageContaining("at most 20 MB");
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> Photo.of(large))
+                .hasMessageContaining("at most 20 MB");
+        var lying = new org.springframework.mock.web.MockMultipartFile("photo", "a.jpg", "image/jpeg", large) {
+            @Override
+            public long getSize() {
+                return 10;
+            }
+        };
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> Photo.of(lying))
+                .hasMessageContaining("at most 20 MB");
+        org.assertj.core.api.Assertions.assertThatThrownBy(
+                        () -> Photo.of((org.springframework.web.multipart.MultipartFile) null))
+                .hasMessageContaining("Choose a photo");
     }
 }
