@@ -25,6 +25,30 @@ get() {
   exec 4>&-
 }
 
+# post ADDRESS: its status, asked by the demo account
+post() {
+  local cookies token
+  exec 4<>"/dev/tcp/127.0.0.1/$KILN_RYU_PORT"
+  printf 'GET /login HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' >&4
+  local page
+  page=$(timeout 20 cat <&4 || true)
+  exec 4>&-
+  token=$(printf '%s' "$page" | sed -nE 's/.*name="_csrf" value="([^"]+)".*/\1/p' | head -n 1)
+  cookies=$(printf '%s' "$page" | sed -nE 's/^[Ss]et-[Cc]ookie: (XSRF-TOKEN=[^;]+).*/\1/p' | tr -d '\r' | head -n 1)
+  local body="username=demo&password=estuary&_csrf=$token"
+  exec 4<>"/dev/tcp/127.0.0.1/$KILN_RYU_PORT"
+  printf 'POST /login HTTP/1.0\r\nHost: 127.0.0.1\r\nCookie: %s\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: %d\r\n\r\n%s' "$cookies" "${#body}" "$body" >&4
+  local session
+  session=$(timeout 20 cat <&4 | sed -nE 's/^[Ss]et-[Cc]ookie: (kiln_ryu=[^;]+).*/\1/p' | tr -d '\r' | head -n 1)
+  exec 4>&-
+  [ -n "$session" ] || { echo "could not sign in"; return; }
+  body="version=0&name=Egret&_csrf=$token"
+  exec 4<>"/dev/tcp/127.0.0.1/$KILN_RYU_PORT"
+  printf 'POST %s HTTP/1.0\r\nHost: 127.0.0.1\r\nCookie: %s; %s\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: %d\r\n\r\n%s' "$1" "$cookies" "$session" "${#body}" "$body" >&4
+  timeout 20 cat <&4 | head -n 1
+  exec 4>&-
+}
+
 # expect WORDS IN
 expect() {
   case $2 in *"$1"*) ;; *) fail "expected \"$1\" in: $(printf '%s' "$2" | tail -c 600)" ;; esac
@@ -105,4 +129,31 @@ sql "insert into flyway_schema_history select installed_rank + 100, '999', 'late
 run stop >/dev/null
 expect "newer Kiln Ryu" "$(refused start)"
 [ "$(sql "select count(*) from flyway_schema_history where version = '999'")" = 1 ] || fail "a newer folder was changed"
+run stop >/dev/null || true
+
+KILN_RYU_HOME="$WORK/small"
+mkdir -p "$KILN_RYU_HOME"
+if [ "$(id -u)" = 0 ] && mount -t tmpfs -o size=420m none "$KILN_RYU_HOME" 2>/dev/null; then
+  echo "a disk that fills up: refused before, nothing lost, back when there is room"
+  trap 'for h in one two small; do KILN_RYU_HOME="$WORK/$h" "$ROOT/kiln-ryu" stop >/dev/null 2>&1 || true; done; umount "$WORK/small" 2>/dev/null || true; rm -rf "$WORK"' EXIT
+  export KILN_RYU_DISK_RESERVE=40MB
+  expect "Kiln Ryu is at" "$(run start)"
+  before=$(sql "select count(*) from sheet_revision")
+  dd if=/dev/zero of="$KILN_RYU_HOME/filler" bs=1M count=$(($(df -Pm "$KILN_RYU_HOME" | awk 'NR == 2 { print $4 }') - 30)) 2>/dev/null
+  sleep 7
+  expect "507" "$(post /trees/0/tree)"
+  expect "200" "$(get /login | head -n 1)"
+  # something else takes the rest, and the database falls
+  dd if=/dev/zero of="$KILN_RYU_HOME/rest" bs=1M count=100 2>/dev/null || true
+  kill -9 "$(head -n 1 "$KILN_RYU_HOME/pg/data/postmaster.pid")" || true
+  sleep 1
+  expect "The disk of" "$(refused start)"
+  rm "$KILN_RYU_HOME/filler" "$KILN_RYU_HOME/rest"
+  expect "The database is back" "$(run start)"
+  [ "$(sql "select count(*) from sheet_revision")" = "$before" ] || fail "something that was saved is lost"
+  run stop >/dev/null
+  umount "$KILN_RYU_HOME"
+else
+  echo "not tried: a disk that fills up needs root and a mount"
+fi
 echo "all of it held"

@@ -31,6 +31,11 @@ class ErrorPages {
             new Words("There is nothing here", "It may have been removed, or it belongs to another studio."),
             405,
             new Words("That cannot be done here", "Go back and use the buttons of the page."),
+            507,
+            new Words(
+                    "The disk is full",
+                    "This was not taken in; all that was saved is kept. Go back: what you typed is still in the form."
+                            + " Whoever looks after this machine has to make room on its disk."),
             413,
             new Words("That is too much at once", "Go back: nothing is lost. Shorten it and try again."));
 

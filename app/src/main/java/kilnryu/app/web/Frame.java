@@ -13,6 +13,12 @@ public class Frame {
     public static final String IMPORT_MAP = "{\"imports\":{\"three\":\"/webjars/three/build/three.module.min.js\","
             + "\"three/addons/\":\"/webjars/three/examples/jsm/\"}}";
 
+    private final Room room;
+
+    Frame(Room room) {
+        this.room = room;
+    }
+
     /** Names under which scripts find the 3D library; the policy allows this text and no other between script tags. */
     @ModelAttribute("importMap")
     String importMap() {
@@ -22,6 +28,12 @@ public class Frame {
     @ModelAttribute("path")
     String path(HttpServletRequest request) {
         return request.getRequestURI();
+    }
+
+    /** A word on the disk, while there is time to make room. */
+    @ModelAttribute("disk")
+    String disk() {
+        return account() == null ? "" : room.warning();
     }
 
     @ModelAttribute("account")
