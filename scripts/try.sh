@@ -72,6 +72,8 @@ if [ "$(id -u)" = 0 ]; then
   [ "$(ps -o user= -p "$(cat "$KILN_RYU_HOME/app.pid")" | tr -d ' ')" = "$ACCOUNT" ] || fail "the application runs as root"
 fi
 expect "Already running" "$(run start)"
+expect "302" "$(post /account/units)$(post /trees/0/discard)"
+expect "signed in login=demo" "$(cat "$KILN_RYU_HOME/security.log")"
 
 echo "the database killed beside a living application"
 kill -9 "$(head -n 1 "$KILN_RYU_HOME/pg/data/postmaster.pid")"

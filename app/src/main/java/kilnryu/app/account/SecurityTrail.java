@@ -36,7 +36,7 @@ class SecurityTrail extends OncePerRequestFilter {
                 || status == 429
                 || status == 400
                 || status == 401 && request.getHeader("Authorization") != null) {
-            said("refused " + status, who, request.getRemoteAddr(), request.getMethod() + " " + address);
+            said("refused " + status + " " + request.getMethod(), who, request.getRemoteAddr(), address);
         } else if (status == 200
                 && request.getMethod().equals("GET")
                 && !who.equals("-")

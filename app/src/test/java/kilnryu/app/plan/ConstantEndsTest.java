@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import kilnryu.app.factor.Catalogue;
+import kilnryu.app.record.Records;
+import kilnryu.app.record.WorkRecord;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.web.Units;
@@ -120,6 +122,14 @@ class ConstantEndsTest {
         Map<String, Replacement> then = new java.util.HashMap<>();
         content.constants().forEach((key, value) -> then.put(key, new Replacement(value, "then")));
         Plan thawed = plan(content.stages(), new Factors(then));
+        // and as a record: what was shown is read again, whatever can be reckoned
+        WorkRecord record = Records.of(Records.SHELL, "curlew leg", List.of(PlanRecord.of(7, plan)), null);
+        WorkRecord read = Records.read(Records.SHELL, Records.write(record));
+        assertThat(read).as(which).isEqualTo(record);
+        assertThat(read.plans().get(0).shown())
+                .as(which)
+                .hasSizeGreaterThan(4)
+                .allSatisfy(f -> assertThat(f.value()).isNotBlank());
         assertThat(figures(thawed)).as(which).isEqualTo(figures(plan));
         assertThat(thawed.findings().all())
                 .as(which)
