@@ -262,6 +262,28 @@ class RacesTest extends AppTest {
                 .doesNotContain("_once");
     }
 
+    /** A form with a file carries its key too, and is taken in. */
+    @Test
+    void aFormWithAFileIsTakenIn() throws Exception {
+        String piece = send(owner, "/pieces/0", typed("version", "0", "name", "Cockle", "count", "1"))
+                .getRedirectedUrl();
+        java.io.ByteArrayOutputStream png = new java.io.ByteArrayOutputStream();
+        javax.imageio.ImageIO.write(new java.awt.image.BufferedImage(20, 20, 1), "png", png);
+        var sent = mvc.perform(
+                        org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart(
+                                        "/pieces/" + number(piece) + "/photos")
+                                .file(new org.springframework.mock.web.MockMultipartFile(
+                                        "photo", "a.png", "image/png", png.toByteArray()))
+                                .param("shows", "the foot")
+                                .param("_once", "p1")
+                                .with(Studio.as(owner))
+                                .with(org.springframework.security.test.web.servlet.request
+                                        .SecurityMockMvcRequestPostProcessors.csrf()))
+                .andReturn()
+                .getResponse();
+        assertThat(sent.getStatus()).isLessThan(400);
+    }
+
     /** Whatever points elsewhere can be looked up from there. */
     @Test
     void everyForeignKeyHasAnIndex() {

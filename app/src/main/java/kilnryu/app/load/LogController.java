@@ -108,7 +108,7 @@ public class LogController {
             kilns.columns(kiln).forEach((key, value) -> asked.put("col_" + key, value));
         }
         typed.forEach((key, value) -> {
-            if (!value.isBlank() && !key.equals("_csrf")) {
+            if (!value.isBlank() && !key.startsWith("_")) {
                 asked.put(key, value.strip());
             }
         });

@@ -55,7 +55,13 @@ class Once extends OncePerRequestFilter {
 
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
-        return !request.getMethod().equals("POST");
+        return !request.getMethod().equals("POST") || isMultipart(request);
+    }
+
+    /** A file is kept or not by its own handler; a form beside it may be sent again. */
+    private static boolean isMultipart(HttpServletRequest request) {
+        String type = request.getContentType();
+        return type != null && type.startsWith("multipart/");
     }
 
     @Override
@@ -126,9 +132,7 @@ class Once extends OncePerRequestFilter {
     /** Sent by a person from a page, and not asked by a script while something is being typed. */
     private static boolean isSent(HttpServletRequest request) {
         String mode = request.getHeader("Sec-Fetch-Mode");
-        String type = request.getContentType();
-        boolean multipart = type != null && type.startsWith("multipart/");
-        return !multipart && request.getHeader("HX-Request") == null && (mode == null || mode.equals("navigate"));
+        return request.getHeader("HX-Request") == null && (mode == null || mode.equals("navigate"));
     }
 
     private static Optional<SentFormStore.Sent> form(HttpServletRequest request) {

@@ -35,7 +35,7 @@ class NoRoom extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        if (room.isFull()) {
+        if (!room.fits(request.getContentLengthLong())) {
             response.sendError(HttpStatus.INSUFFICIENT_STORAGE.value());
         } else {
             chain.doFilter(request, response);

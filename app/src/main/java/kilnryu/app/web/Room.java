@@ -21,6 +21,8 @@ public class Room {
     /** Told from so many reserves on. */
     private static final int EARLY = 4;
 
+    private static final int COPIES = 3;
+
     private final Path data;
     private final long reserve;
     private volatile long free = Long.MAX_VALUE;
@@ -50,6 +52,11 @@ public class Room {
     /** Whether nothing more may be taken in. */
     public boolean isFull() {
         return free < reserve;
+    }
+
+    /** Whether so many bytes more fit above the reserve: on the way in, in the database, and in its log of changes. */
+    boolean fits(long bytes) {
+        return !isFull() && (bytes <= 0 || free - reserve > COPIES * bytes);
     }
 
     /** A word to the owner while there is still time, empty while there is room. */
