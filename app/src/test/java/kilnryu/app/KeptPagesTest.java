@@ -100,7 +100,8 @@ class KeptPagesTest extends AppTest {
         String at = begun();
         rewritten(at, "\"shell.strength\":5.0", "\"shell.strength\":5000.0");
         assertThat(page(owner, "/shells"))
-                .contains("Reed warbler", "is shown as kept, not reckoned anew", "shell.strength");
+                .contains("Reed warbler", "is shown as kept, not reckoned anew", "shell.strength", "1 of 6 places")
+                .doesNotContain("Planned, not begun");
         String page = page(owner, at);
         assertThat(page).contains("Shown as kept, not reckoned anew", "836 g", "not yet known");
         assertThat(send(owner, at + "/dip", Map.of("on", "0")).getRedirectedUrl())

@@ -66,7 +66,7 @@ class RackController {
     public record Kept(long id, String name, String rack, String why) {}
 
     /** A rack with its shells. */
-    public record Hung(String name, String places, List<Card> cards) {}
+    public record Hung(String name, String places, List<Card> cards, List<Kept> kept) {}
 
     /** A tree whose shell is planned but not begun. */
     public record Waiting(long tree, String name) {}
@@ -82,13 +82,12 @@ class RackController {
     String racks(@AuthenticationPrincipal Account account, Model model) {
         Room room = shells.room(account);
         List<ShellState> open = shells.open(account);
-        model.addAttribute(
-                "kept",
-                shells.kept(account).stream()
-                        .map(k -> new Kept(k.run().id(), k.run().name(), k.run().rack(), k.why()))
-                        .toList());
+        List<Kept> kept = shells.kept(account).stream()
+                .map(k -> new Kept(k.run().id(), k.run().name(), k.run().rack(), k.why()))
+                .toList();
         Map<String, List<ShellState>> byRack = new LinkedHashMap<>();
         room.racks().forEach(r -> byRack.put(r.name(), new ArrayList<>()));
+        kept.forEach(k -> byRack.computeIfAbsent(k.rack(), name -> new ArrayList<>()));
         open.forEach(s ->
                 byRack.computeIfAbsent(s.run().rack(), k -> new ArrayList<>()).add(s));
         Map<String, Integer> places = new LinkedHashMap<>();
@@ -98,13 +97,20 @@ class RackController {
                 byRack.entrySet().stream()
                         .map(e -> new Hung(
                                 e.getKey(),
-                                e.getValue().size() + " of " + places.getOrDefault(e.getKey(), 0) + " places",
+                                e.getValue().size()
+                                        + kept.stream()
+                                                .filter(k -> k.rack().equals(e.getKey()))
+                                                .count()
+                                        + " of " + places.getOrDefault(e.getKey(), 0) + " places",
                                 e.getValue().stream()
                                         .sorted(Comparator.comparing(RackController::urgency))
                                         .map(s -> card(account, s))
+                                        .toList(),
+                                kept.stream()
+                                        .filter(k -> k.rack().equals(e.getKey()))
                                         .toList()))
                         .toList());
-        model.addAttribute("waiting", waiting(account, open));
+        model.addAttribute("waiting", waiting(account));
         model.addAttribute("air", shells.air(account));
         model.addAttribute("swing", swing(account, room));
         model.addAttribute("ended", dips.ended(account.studioId()));
@@ -134,9 +140,10 @@ class RackController {
         return swing > 4 ? Show.digits(swing) : "";
     }
 
-    private List<Waiting> waiting(Account account, List<ShellState> open) {
+    private List<Waiting> waiting(Account account) {
+        List<DipStore.Run> begun = dips.open(account.studioId());
         return plans.shellNames(account, WAITING).entrySet().stream()
-                .filter(t -> open.stream().noneMatch(s -> s.run().treeId() == t.getKey()))
+                .filter(t -> begun.stream().noneMatch(run -> run.treeId() == t.getKey()))
                 .map(t -> new Waiting(t.getKey(), t.getValue()))
                 .toList();
     }
@@ -225,7 +232,7 @@ class RackController {
             jobs.add(s.job(key));
         }
         if (waiting.equals("yes")) {
-            for (Waiting w : waiting(account, open)) {
+            for (Waiting w : waiting(account)) {
                 Plans.Saved saved = plans.find(account, w.tree());
                 if (saved.plan().shell().isPresent()) {
                     names.put("tree-" + w.tree(), w.name() + ", not begun");
