@@ -189,6 +189,34 @@ class RacesTest extends AppTest {
                 .isEqualTo(1);
     }
 
+    /** Three logs at once: each is taken whole, one after another, and the last stays. */
+    @Test
+    void threeLogsAtOnce() throws Exception {
+        long id = firing();
+        send(owner, "/firings/" + id + "/start", Map.of("ready", "on"));
+        StringBuilder csv = new StringBuilder("seconds,temperature\n");
+        for (int i = 0; i < 45_000; i++) {
+            csv.append(i).append(",20.5\n");
+        }
+        byte[] file = csv.toString().getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        List<Integer> answers = AtOnce.times(
+                3,
+                () -> mvc.perform(org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart(
+                                        "/firings/" + id + "/log")
+                                .file(new org.springframework.mock.web.MockMultipartFile(
+                                        "file", "a.csv", "text/csv", file))
+                                .with(Studio.as(owner))
+                                .with(org.springframework.security.test.web.servlet.request
+                                        .SecurityMockMvcRequestPostProcessors.csrf()))
+                        .andReturn()
+                        .getResponse()
+                        .getStatus());
+        assertThat(answers).containsOnly(302);
+        assertThat(count("firing_log where firing_id = ?", id)).isEqualTo(3);
+        assertThat(count("firing_event where firing_id = ? and kind = 'log'", id))
+                .isEqualTo(3);
+    }
+
     private long trees() {
         return count("tree where studio_id = ?", owner.studioId());
     }

@@ -144,6 +144,11 @@ class FiringStore {
                 .optional();
     }
 
+    /** What this transaction asks may take as long as it takes: it says itself how far it is. */
+    void patient() {
+        jdbc.sql("set local statement_timeout = 0").update();
+    }
+
     /** The firing a tree stands in: the one that runs, else the one that is planned, else the last that has ended. */
     Optional<Row> lastOf(long studio, long tree) {
         return jdbc.sql("""

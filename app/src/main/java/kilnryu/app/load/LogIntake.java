@@ -42,6 +42,9 @@ class LogIntake {
         try {
             KilnLog log = KilnLog.read(file, asked, share -> telling.tell("reading its lines", share));
             whole.executeWithoutResult(t -> {
+                // one after another: of two that come at once the later one counts
+                store.patient();
+                store.locked(row.studio(), row.id());
                 store.logged(row.id(), log.readings(), share -> telling.tell("storing its readings", share));
                 if (kiln != null) {
                     kilns.keepColumns(kiln, log.columns());
