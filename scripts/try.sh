@@ -25,7 +25,7 @@ get() {
   exec 4>&-
 }
 
-# post ADDRESS: its status, asked by the demo account
+# post ADDRESS [FORM]: its status, asked by the demo account
 post() {
   local cookies token
   exec 4<>"/dev/tcp/127.0.0.1/$KILN_RYU_PORT"
@@ -42,7 +42,7 @@ post() {
   session=$(timeout 20 cat <&4 | sed -nE 's/^[Ss]et-[Cc]ookie: (kiln_ryu=[^;]+).*/\1/p' | tr -d '\r' | head -n 1)
   exec 4>&-
   [ -n "$session" ] || { echo "could not sign in"; return; }
-  body="version=0&name=Egret&_csrf=$token"
+  body="${2:-version=0&name=Egret}&_csrf=$token"
   exec 4<>"/dev/tcp/127.0.0.1/$KILN_RYU_PORT"
   printf 'POST %s HTTP/1.0\r\nHost: 127.0.0.1\r\nCookie: %s; %s\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: %d\r\n\r\n%s' "$1" "$cookies" "$session" "${#body}" "$body" >&4
   timeout 20 cat <&4 | head -n 1
@@ -72,7 +72,7 @@ if [ "$(id -u)" = 0 ]; then
   [ "$(ps -o user= -p "$(cat "$KILN_RYU_HOME/app.pid")" | tr -d ' ')" = "$ACCOUNT" ] || fail "the application runs as root"
 fi
 expect "Already running" "$(run start)"
-expect "302" "$(post /account/units)$(post /trees/0/discard)"
+expect "302" "$(post /account/units system=METRIC)"
 expect "signed in login=demo" "$(cat "$KILN_RYU_HOME/security.log")"
 
 echo "the database killed beside a living application"

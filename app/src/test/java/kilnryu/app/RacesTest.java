@@ -67,6 +67,34 @@ class RacesTest extends AppTest {
         assertThat(page(owner, "/shells")).contains("<b>1</b> of <span>7</span> coats");
     }
 
+    /** Whoever comes late is told by name what came between. */
+    @Test
+    void whoComesLateIsTold() throws Exception {
+        String at = shell();
+        send(owner, at + "/dip", Map.of("on", "0"));
+        assertThat(fault(at + "/dip", Map.of("on", "0")))
+                .isEqualTo("Nothing was logged: one coat is on by now, no coats were on when this page was shown."
+                        + " Look who logged it, then log what is lacking.");
+        send(owner, at + "/end", Map.of("as", "given up"));
+        assertThat(fault(at + "/weigh", Map.of("weighs_g", "100")))
+                .startsWith("Nothing was written: this shell is given up since");
+        send(owner, "/trees/" + tree + "/mold", over(FLASK, "version", "1"));
+        send(owner, "/trees/" + tree + "/bench/start", Map.of());
+        send(owner, "/trees/" + tree + "/bench/next", Map.of("step", "0"));
+        assertThat(fault("/trees/" + tree + "/bench/next", Map.of("step", "0")))
+                .startsWith("Nothing was written, someone else was quicker: this is step 2 of ");
+    }
+
+    private String fault(String address, Map<String, String> form) throws Exception {
+        var request = org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post(address)
+                .with(Studio.as(owner))
+                .with(
+                        org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors
+                                .csrf());
+        form.forEach(request::param);
+        return String.valueOf(mvc.perform(request).andReturn().getFlashMap().get("fault"));
+    }
+
     @Test
     void twoWhoLogTheSameDipAreNotBothBelieved() throws Exception {
         String at = shell();

@@ -104,7 +104,8 @@ class Shells {
         int now = dips.dips(id).size();
         if (on >= 0 && now != on) {
             throw new Late(
-                    "Nothing was logged: " + counted(now) + " on by now, " + counted(on) + " when this page was shown."
+                    "Nothing was logged: " + counted(now) + (now == 1 ? " is" : " are") + " on by now, " + counted(on)
+                            + (on == 1 ? " was" : " were") + " on when this page was shown."
                             + " Look who logged it, then log what is lacking.",
                     "/shells/" + id);
         }
@@ -112,7 +113,7 @@ class Shells {
     }
 
     private static String counted(int coats) {
-        return coats == 1 ? "one coat is" : (coats == 0 ? "no" : Integer.toString(coats)) + " coats are";
+        return coats == 1 ? "one coat" : (coats == 0 ? "no" : Integer.toString(coats)) + " coats";
     }
 
     /**

@@ -1,11 +1,9 @@
 package kilnryu.app.web;
 
 import jakarta.servlet.http.HttpServletRequest;
-import jakarta.servlet.http.HttpServletResponse;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
-import org.springframework.web.servlet.FlashMap;
 import org.springframework.web.servlet.support.RequestContextUtils;
 
 /**
@@ -31,10 +29,8 @@ public final class Late extends RuntimeException {
     @ControllerAdvice(annotations = Controller.class)
     static class Answer {
         @ExceptionHandler
-        String late(Late late, HttpServletRequest request, HttpServletResponse response) {
-            FlashMap flash = RequestContextUtils.getOutputFlashMap(request);
-            flash.put("fault", late.getMessage());
-            RequestContextUtils.saveOutputFlashMap(late.back, request, response);
+        String late(Late late, HttpServletRequest request) {
+            RequestContextUtils.getOutputFlashMap(request).put("fault", late.getMessage());
             return "redirect:" + late.back;
         }
     }

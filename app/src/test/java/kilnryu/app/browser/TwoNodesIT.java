@@ -191,6 +191,11 @@ class TwoNodesIT {
         assertThat(atOnce(taps)).containsOnly(302);
         assertThat(count("dip where run_id = ?", number(shell))).isEqualTo(1);
         assertThat(get(two, shell).body()).contains("<b>1</b> of <span>7</span> coats");
+        get(one, "/shells");
+        // who comes late is told, once, at whichever is asked next
+        assertThat(address(send(two, shell + "/dip", Map.of("on", "0")))).isEqualTo("/shells");
+        assertThat(get(one, "/shells").body()).contains("Nothing was logged: one coat is on by now");
+        assertThat(get(one, "/shells").body()).doesNotContain("Nothing was logged");
     }
 
     /** Started at both at once it starts once; the readings come in once, and both show them. */
