@@ -128,4 +128,69 @@ class ShellFiringTest {
     private static List<String> found(BurnoutProgram program) {
         return program.findings().all().stream().map(Finding::id).toList();
     }
+
+    /** At 850 C a kiln just does; a degree less is a stop. */
+    @Test
+    void theLeastKiln() {
+        assertThat(program(Dewax.Method.FLASH, Handling.COLD, Alloy.SI_BRONZE, true, 850)
+                        .findings()
+                        .all())
+                .noneMatch(f -> f.id().equals("kiln-too-cool"));
+        assertThat(program(Dewax.Method.FLASH, Handling.COLD, Alloy.SI_BRONZE, true, 849)
+                        .findings()
+                        .all())
+                .anyMatch(f -> f.id().equals("kiln-too-cool") && f.message().contains("849 °C"));
+    }
+
+    /** Slow melt: 230 C at 60 K/h are 210 min and the time out; the tray at its end, the look where it is cool, then the pour. */
+    @Test
+    void whenSomeoneHasToBeThere() {
+        BurnoutProgram program = program(Dewax.Method.SLOW_MELT, Handling.COLD, Alloy.SI_BRONZE, true, 0);
+        BurnoutProgram.Timed out = program.timed().get(0);
+        assertThat(out.reached()).isEqualTo(210);
+        assertThat(program.duties())
+                .extracting(Duty::kind, Duty::minute)
+                .containsExactly(
+                        org.assertj.core.groups.Tuple.tuple(Duty.Kind.CLOSE_KILN, 0.0),
+                        org.assertj.core.groups.Tuple.tuple(Duty.Kind.DRAIN_TRAY, out.ends()),
+                        org.assertj.core.groups.Tuple.tuple(
+                                Duty.Kind.INSPECT, program.timed().get(2).reached()),
+                        org.assertj.core.groups.Tuple.tuple(Duty.Kind.POUR, program.minutes()));
+        assertThat(program.duties().get(0).caution()).doesNotContain("Kiln at heat first");
+        assertThat(program(Dewax.Method.FLASH, Handling.COLD, Alloy.SI_BRONZE, true, 0)
+                        .duties()
+                        .get(0)
+                        .caution())
+                .startsWith("Kiln at heat first");
+    }
+
+    /** The studio that keeps no place for a patch fires once; the wall holds wax's 0.2 % and its own thickness. */
+    @Test
+    void withoutAPlaceForAPatch() {
+        Factors none = Factors.HANDBOOK.under(
+                java.util.Map.of("shell.patch", new kilnryu.core.sum.Replacement(0, "never patched here")));
+        Dewax dewax = Dewax.of(
+                new Dewax.Question(
+                        Dewax.Method.FLASH, given("wax", 500, Measure.GRAM), false, List.of(), OptionalDouble.empty()),
+                none);
+        BurnoutProgram program = new ShellFiring(none)
+                .generate(new ShellFiring.Question(
+                        shell(true),
+                        dewax,
+                        Alloy.SI_BRONZE,
+                        Section.HEAVY,
+                        Handling.COLD,
+                        Optional.of(Temperature.celsius(555)),
+                        Optional.empty()));
+        assertThat(stages(program)).containsExactly(Stage.DRAIN, Stage.FIRE, Stage.COOL, Stage.PREHEAT);
+        assertThat(program.mold().value()).isEqualTo(555);
+        assertThat(program.segments().get(3).target()).isEqualTo(555);
+        HeldProgram.Fired fired = ShellFiring.fired("tern", shell(true));
+        assertThat(fired.charge().name()).isEqualTo("tern");
+        assertThat(fired.charge().mold().across())
+                .isCloseTo(shell(true).thickness().value() / 1000, org.assertj.core.api.Assertions.within(1e-12));
+        assertThat(ShellFiring.constants())
+                .extracting(kilnryu.core.sum.Constant::key)
+                .containsExactly("shell.fire.top", "shell.fire.hold", "shell.fire.per-mm", "shell.patch");
+    }
 }
