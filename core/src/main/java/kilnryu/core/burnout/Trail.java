@@ -22,6 +22,15 @@ public final class Trail implements Trier {
 
     private static final int FEWEST = 8;
 
+    /**
+     * How the last program was fired.
+     *
+     * @param from minute from which it was simulated anew, 0 for from cold
+     * @param kept minutes of the states that are kept of it now, from which the next may be taken up
+     */
+    record Way(double from, List<Double> kept) {}
+
+    private Way way = new Way(0, List.of());
     private Optional<HeldProgram.Question> asked = Optional.empty();
     private List<Stop> stops = List.of();
 
@@ -86,11 +95,18 @@ public final class Trail implements Trier {
             kept.clear();
             last = Optional.empty();
         }
+        double from = last.map(l -> l.run.time() / 60).orElse(0.0);
         Recording pass = last.map(l -> new Recording(program, question, l.run.copy(), kept))
                 .orElseGet(() -> new Recording(program, question, kept));
         HeldProgram held = last.isPresent() ? pass.runOn(ends, last.get().began) : pass.run();
         stops = kept;
+        way = new Way(from, kept.stream().map(s -> s.run.time() / 60).toList());
         return held;
+    }
+
+    /** How the last program was fired that was not lengthened. */
+    synchronized Way way() {
+        return way;
     }
 
     /** The states at the end of each hold before a segment. */
