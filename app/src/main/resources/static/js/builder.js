@@ -36,8 +36,22 @@ if (form && builder) {
     return (((at.x - x1) * (x2 - x1) + (at.y - y1) * (y2 - y1)) / length2) * start.length;
   };
 
+  // A finger takes the handle whose halo it meets.
+  const taken = (target) => {
+    const halo = target.closest?.(".halo");
+    if (!halo) return target.closest?.(".grip");
+    return [...builder.querySelectorAll(".grip")].find((g) => id(g) === id(halo));
+  };
+
+  // What is touched stands out, and its fields open beside the drawing.
+  const mark = () => {
+    const open = form.querySelector(".member[open]")?.dataset.key;
+    for (const shape of builder.querySelectorAll("[data-of]")) shape.classList.toggle("held", shape.dataset.of === open);
+  };
+  form.addEventListener("toggle", mark, true);
+
   builder.addEventListener("pointerdown", (event) => {
-    const grip = event.target.closest?.(".grip");
+    const grip = taken(event.target);
     if (!grip) {
       const of = event.target.closest?.("[data-of]")?.dataset.of;
       if (of) show(of);
@@ -45,6 +59,7 @@ if (form && builder) {
     }
     event.preventDefault();
     grip.focus();
+    show(grip.dataset.key);
     dragged = { grip, axis: grip.dataset.axis.split(" ").map(Number), length: Number(grip.dataset.length), value: Number(grip.dataset.value) };
     dragged.offset = dragged.value - (along(dragged, event) ?? dragged.value);
     remember();
@@ -190,5 +205,6 @@ if (form && builder) {
       const again = [...answer().querySelectorAll(".grip")].find((grip) => id(grip) === focused);
       again?.focus({ preventScroll: true });
     }
+    mark();
   });
 }

@@ -1,6 +1,24 @@
+// A mold is chosen by its picture: its fields are filled, what else is typed stays; nothing is saved by it.
+document.addEventListener("click", (event) => {
+  const pick = event.target.closest?.(".mold-pick");
+  const plan = document.getElementById("plan");
+  if (!pick || !plan) return;
+  event.preventDefault();
+  let last = null;
+  for (const [name, value] of Object.entries(JSON.parse(pick.dataset.fill))) {
+    const field = plan.elements[name];
+    if (field && field.value !== value) {
+      field.value = value;
+      last = field;
+    }
+  }
+  plan.dataset.mold = plan.elements.mold_kind.value;
+  (last ?? plan.elements.mold_kind).dispatchEvent(new Event("change", { bubbles: true }));
+});
+
 // Leaning and lifting the tree by the ring on its top: writes into the two fields, the server judges and draws.
-const form = document.getElementById("fit");
-if (form) {
+const form = document.getElementById("plan");
+if (form && form.elements.tilt_deg) {
   const tilt = form.elements.tilt_deg;
   const lift = form.elements.lift_mm;
   const number = (input) => parseFloat(input.value) || 0;
@@ -11,7 +29,8 @@ if (form) {
   };
   let held = null;
   document.addEventListener("pointerdown", (event) => {
-    const grip = event.target.closest?.(".fit-work .grip");
+    const halo = event.target.closest?.("#answer .halo");
+    const grip = halo ? document.querySelector("#answer .grip") : event.target.closest?.("#answer .grip");
     if (!grip) return;
     event.preventDefault();
     grip.focus();
@@ -34,7 +53,7 @@ if (form) {
     held = null;
   });
   document.addEventListener("keydown", (event) => {
-    if (!event.target.closest?.(".fit-work .grip")) return;
+    if (!event.target.closest?.("#answer .grip")) return;
     const step = event.shiftKey ? 5 : 1;
     const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, step], ArrowDown: [0, -step] }[event.key];
     if (!by) return;
@@ -43,5 +62,5 @@ if (form) {
   });
   let again = false;
   document.addEventListener("htmx:beforeSwap", () => { again = document.activeElement?.classList?.contains("grip"); });
-  document.addEventListener("htmx:afterSwap", () => { if (again) document.querySelector(".fit-work .grip")?.focus({ preventScroll: true }); });
+  document.addEventListener("htmx:afterSwap", () => { if (again) document.querySelector("#answer .grip")?.focus({ preventScroll: true }); });
 }

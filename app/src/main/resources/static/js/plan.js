@@ -11,6 +11,29 @@ form?.addEventListener("change", (event) => {
   }
 });
 
+// A part's line carries its name as it is typed; a part touched in the drawing opens its line.
+form?.addEventListener("input", (event) => {
+  const line = event.target.closest?.(".part");
+  if (line && /\.name$/.test(event.target.name ?? "")) {
+    const said = line.querySelector("summary > b");
+    if (said) said.textContent = event.target.value || "part";
+  }
+});
+const lit = () => {
+  const open = new Set([...document.querySelectorAll(".listed[open]")].map((l) => l.dataset.key));
+  for (const shape of document.querySelectorAll("#answer .draw [data-of]")) shape.classList.toggle("held", open.has(shape.dataset.of));
+};
+if (form?.querySelector(".listed")) {
+  form.addEventListener("toggle", lit, true);
+  document.addEventListener("htmx:afterSettle", lit);
+  document.addEventListener("click", (event) => {
+    const of = event.target.closest?.("#answer .draw [data-of]")?.dataset.of;
+    if (!of) return;
+    for (const line of form.querySelectorAll(".listed")) line.open = line.dataset.key === of;
+    form.querySelector(`.listed[data-key="${CSS.escape(of)}"]`)?.scrollIntoView({ block: "nearest" });
+  });
+}
+
 form?.addEventListener("click", (event) => {
   const part = event.target.closest(".part");
   if (!part) return;

@@ -42,12 +42,42 @@ class FitPagesTest extends AppTest {
     }
 
     private String fit() throws Exception {
-        return page(owner, "/trees/" + tree + "/fit");
+        return page(owner, "/trees/" + tree + "/fit/flasks");
     }
 
     @Test
     void withoutFlasksItSaysWhereToWriteThem() throws Exception {
-        assertThat(fit()).contains("No flask is listed yet", "/equipment");
+        assertThat(page(owner, "/trees/" + tree + "/mold")).contains("Add a flask", "href=\"/equipment\"");
+    }
+
+    /** The page of flasks is the mold's own now: each as a picture whose tap fills the fields, what takes the tree first. */
+    @Test
+    void everyMoldIsAPictureToBeTapped() throws Exception {
+        send(owner, "/equipment", shop());
+        assertThat(read(owner, "/trees/" + tree + "/fit").getRedirectedUrl()).endsWith("/mold#choice");
+        String page = page(owner, "/trees/" + tree + "/mold");
+        assertThat(page)
+                .contains(
+                        "data-fill",
+                        "&quot;mold_kind&quot;:&quot;block&quot;",
+                        "&quot;mold_kind&quot;:&quot;shell&quot;");
+        assertThat(page.indexOf(">middle<")).isBetween(1, page.indexOf(">Block<"));
+        assertThat(page.indexOf(">Shell<")).isBetween(page.indexOf(">Block<"), page.indexOf(">small<"));
+    }
+
+    /** A flask typed by hand is offered to be kept, and then is one of the studio's: oval and dome with it. */
+    @Test
+    void aFlaskTypedByHandIsKept() throws Exception {
+        Map<String, String> mold = new HashMap<>(FLASK);
+        mold.put("version", "1");
+        mold.put("other_diameter_mm", "90 mm");
+        send(owner, "/trees/" + tree + "/mold", mold);
+        assertThat(page(owner, "/trees/" + tree + "/mold")).contains("typed by hand", "100 × 150 mm");
+        send(owner, "/trees/" + tree + "/fit/keep", Map.of("name", "oval drum"));
+        assertThat(page(owner, "/trees/" + tree + "/mold"))
+                .doesNotContain("typed by hand")
+                .contains(">oval drum<");
+        assertThat(page(owner, "/equipment")).contains("value=\"oval drum\"", "value=\"90 mm\"");
     }
 
     /** 120 mm do not go into 100: a stop on the Mold page, in the stream, at the mixing and across the card. */
@@ -78,7 +108,7 @@ class FitPagesTest extends AppTest {
         send(owner, "/trees/" + tree + "/mold/try", typed);
         send(owner, "/trees/" + tree + "/fit", Map.of("flask", "k2"));
         assertThat(page(owner, "/trees/" + tree + "/mold"))
-                .contains("Not saved yet", "value=\"38.5\"", "now: middle", "value=\"150 mm\"");
+                .contains("Not saved yet", "value=\"38.5\"", "value=\"middle\"", "value=\"150 mm\"");
     }
 
     /** 70 wide and 110 high: 5 mm to the wall of 80, 15 to that of 100, 40 to its end. */
@@ -93,7 +123,7 @@ class FitPagesTest extends AppTest {
                 .contains("too near the wall by 5 mm", "too near the open end by 5 mm")
                 .contains("fits, the smallest")
                 .contains("does not go under the bell jar: 55 mm too high with room to rise")
-                .contains("role=\"slider\"");
+                .contains("role=\"img\"");
         assertThat(page.indexOf("fits, the smallest")).isGreaterThan(page.indexOf(">middle<"));
     }
 
@@ -104,7 +134,8 @@ class FitPagesTest extends AppTest {
                         .getRedirectedUrl())
                 .endsWith("/mold?saved");
         assertThat(page(owner, "/trees/" + tree + "/mold"))
-                .contains("now: middle", "value=\"150 mm\"", "value=\"5°\"", "value=\"10 mm\"");
+                .contains("value=\"middle\"", "value=\"150 mm\"", "value=\"5°\"", "value=\"10 mm\"")
+                .containsPattern("aria-pressed=\"true\"[^>]*middle");
         assertThat(page(owner, "/trees/" + tree + "/bench")).contains("Start mixing");
         send(owner, "/trees/" + tree + "/bench/start", Map.of());
         send(owner, "/trees/" + tree + "/bench/next", Map.of("step", "0"));

@@ -1,8 +1,11 @@
 package kilnryu.app.demo;
 
+import java.awt.Color;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalTime;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
@@ -16,9 +19,12 @@ import kilnryu.app.blend.BlendStore;
 import kilnryu.app.dipping.ShellIntake;
 import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.load.FiringIntake;
+import kilnryu.app.piece.Photo;
 import kilnryu.app.piece.PieceIntake;
 import kilnryu.app.plan.DocumentController;
 import kilnryu.app.plan.PlanDocument;
+import kilnryu.app.plan.Plans;
+import kilnryu.app.plan.Stage;
 import kilnryu.app.school.Craft;
 import kilnryu.app.school.SchoolStore;
 import kilnryu.core.gating.GatingSchool;
@@ -42,7 +48,9 @@ class DemoLoader implements ApplicationRunner {
 
     private static final List<String> SHELLS = List.of("curlew-leg", "tern-body");
     private static final List<String> BLENDS = List.of("estuary-fine", "estuary-backup", "shed-mix");
-    private static final List<String> PIECES = List.of("maple-key", "heron", "limpet");
+    private static final Color WAX = new Color(0x9a4a36);
+    private static final Color PLASTIC = new Color(0xd8d2c4);
+    private static final Color RESIN = new Color(0x7d9fb0);
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
     private final AccountStore accounts;
@@ -53,6 +61,7 @@ class DemoLoader implements ApplicationRunner {
     private final ShellIntake shells;
     private final FiringIntake firings;
     private final DocumentController documents;
+    private final Plans plans;
     private final PasswordEncoder passwords;
     private final Clock clock;
     private final boolean wanted;
@@ -60,6 +69,7 @@ class DemoLoader implements ApplicationRunner {
     DemoLoader(
             AccountStore accounts,
             DocumentController documents,
+            Plans plans,
             PieceIntake pieces,
             EquipmentStore equipment,
             SchoolStore schools,
@@ -71,6 +81,7 @@ class DemoLoader implements ApplicationRunner {
             @Value("${kilnryu.demo}") boolean wanted) {
         this.accounts = accounts;
         this.documents = documents;
+        this.plans = plans;
         this.pieces = pieces;
         this.equipment = equipment;
         this.schools = schools;
@@ -85,7 +96,7 @@ class DemoLoader implements ApplicationRunner {
     /** All of it or nothing: a start that is cut short leaves no half of a studio. */
     @Override
     @Transactional(rollbackFor = Exception.class)
-    public void run(ApplicationArguments arguments) throws IOException, PlanDocument.Unusable {
+    public void run(ApplicationArguments arguments) throws IOException, PlanDocument.Unusable, Photo.Unusable {
         if (!wanted) {
             return;
         }
@@ -96,10 +107,16 @@ class DemoLoader implements ApplicationRunner {
             for (String plan : PLANS) {
                 trees.add(documents.take(owner.get(), withPourDay(read(plan), owner.get())));
             }
-            firings(owner.get(), trees);
-            for (String piece : PIECES) {
-                pieces.take(owner.get(), read("piece-" + piece), piece.equals("limpet") ? mesh() : Optional.empty());
-            }
+            link(owner.get(), trees.get(3), "3", sculpted(owner.get(), "maple-key", "key", Sculptor.key(), RESIN));
+            link(
+                    owner.get(),
+                    trees.get(0),
+                    "2",
+                    sculpted(owner.get(), "fish", "lantern-fish", Sculptor.fish(), PLASTIC));
+            long leg = sculpted(owner.get(), "leg", "left-leg", Sculptor.leg(), WAX);
+            link(owner.get(), trees.get(2), "4", leg);
+            pieces.take(owner.get(), read("piece-heron"), Optional.empty());
+            pieces.take(owner.get(), read("piece-limpet"), mesh());
             equipment.save(
                     owner.get().studioId(),
                     0,
@@ -124,30 +141,71 @@ class DemoLoader implements ApplicationRunner {
                     "Thin leaves",
                     GatingSchool.FREE_TREE.key(),
                     JSON.readValue(read("school-leaves"), new TypeReference<LinkedHashMap<String, String>>() {}));
-            shells(owner.get());
+            shells(owner.get(), leg);
+            firings(owner.get(), trees);
             LOG.info("demo studio loaded");
         }
     }
 
-    /** Two kilns, a program of the studio's own, and a night with three flasks. */
+    /** Two kilns, a program of the studio's own; a firing that was poured, one that runs, one that is planned. */
     private void firings(Account owner, List<Long> trees) throws IOException {
-        long round = 0;
+        List<Long> kilns = new ArrayList<>();
         for (LinkedHashMap<String, String> kiln :
                 JSON.readValue(read("kilns"), new TypeReference<List<LinkedHashMap<String, String>>>() {})) {
-            long id = firings.kiln(owner, kiln);
-            round = round == 0 ? id : round;
+            kilns.add(firings.kiln(owner, kiln));
         }
+        long round = kilns.get(0);
+        long shed = kilns.get(1);
         firings.program(
                 owner,
                 JSON.readValue(read("program-overnight"), new TypeReference<LinkedHashMap<String, String>>() {}));
-        String pour = withPourDay("{in 3 days}", owner) + "T10:30";
-        // the wading bird is too large to dry in the same night
-        List<Long> small = List.of(trees.get(0), trees.get(1), trees.get(3));
-        firings.firing(owner, round, small, Map.of("name", "Thursday night", "pour_at", pour));
+        // yesterday's pour: the maple keys, fired through the night before
+        Instant now = clock.instant();
+        long keys = firings.firing(
+                owner, shed, List.of(trees.get(3)), Map.of("name", "Maple keys", "pour_at", local(now, owner)));
+        double whole = firings.minutes(owner, keys);
+        Duration ago = Duration.ofMinutes(Math.round(whole) + 15 * 60);
+        firings.started(owner, keys, ago, whole + 1);
+        firings.ended(owner, keys, "poured");
+        // in the kiln now, its drain tray an hour late
+        long night = firings.firing(
+                owner,
+                round,
+                List.of(trees.get(0), trees.get(1)),
+                Map.of("name", "Fish and limpets", "pour_at", local(now.plus(Duration.ofHours(20)), owner)));
+        double tray = firings.due(owner, night, "DRAIN_TRAY");
+        firings.started(owner, night, Duration.ofMinutes(Math.round(tray) + 65), tray - 1);
+        // planned: the wading bird is too large to dry in the same night
+        firings.firing(
+                owner,
+                shed,
+                List.of(trees.get(2)),
+                Map.of("name", "Wading bird", "pour_at", withPourDay("{in 4 days}", owner) + "T10:30"));
     }
 
-    /** Two pieces in shell, one of them half dipped; the room and its tanks. */
-    private void shells(Account owner) throws IOException, PlanDocument.Unusable {
+    private static String local(Instant at, Account owner) {
+        return at.atZone(owner.zoneId())
+                .toLocalDateTime()
+                .withSecond(0)
+                .withNano(0)
+                .toString();
+    }
+
+    /** A piece with a model of our own making and a picture of it. */
+    private long sculpted(Account owner, String piece, String file, byte[] stl, Color colour)
+            throws IOException, Photo.Unusable {
+        long id = pieces.take(owner, read("piece-" + piece), Optional.of(new PieceIntake.Mesh(file + ".stl", stl)));
+        pieces.photo(owner, id, "on the bench", Portrait.of(stl, colour));
+        return id;
+    }
+
+    /** Which part of a tree is this piece. */
+    private void link(Account owner, long tree, String part, long piece) {
+        plans.put(owner, tree, Stage.TREE, Map.of("parts[" + part + "].piece", Long.toString(piece)));
+    }
+
+    /** Two pieces in shell, at several coats; the room and its tanks. */
+    private void shells(Account owner, long leg) throws IOException, PlanDocument.Unusable {
         shells.room(owner, JSON.readValue(read("room"), new TypeReference<LinkedHashMap<String, String>>() {}));
         double old = 30;
         for (LinkedHashMap<String, String> tank :
@@ -155,20 +213,30 @@ class DemoLoader implements ApplicationRunner {
             shells.tank(owner, tank, old);
             old += 70;
         }
-        long first = 0;
+        List<Long> trees = new ArrayList<>();
         for (String plan : SHELLS) {
-            long id = documents.take(owner, withPourDay(read(plan), owner));
-            first = first == 0 ? id : first;
+            trees.add(documents.take(owner, withPourDay(read(plan), owner)));
         }
+        link(owner, trees.get(0), "4", leg);
         shells.shell(
                 owner,
-                first,
+                trees.get(0),
                 "long rack",
                 List.of(
                         new ShellIntake.Laid(46, 18.5, 58, 0),
                         new ShellIntake.Laid(30, 19, 55, 1.2),
                         new ShellIntake.Laid(21, 18, 60, 0),
                         new ShellIntake.Laid(2.5, 20.5, 52, 3.3)));
+        try {
+            link(owner, trees.get(1), "4", sculpted(owner, "tern", "tern", Sculptor.tern(), WAX));
+        } catch (Photo.Unusable e) {
+            throw new IOException(e);
+        }
+        List<ShellIntake.Laid> most = new ArrayList<>();
+        for (int coat = 0; coat < 7; coat++) {
+            most.add(new ShellIntake.Laid(96 - coat * 13.0, 19 + coat % 2, 54, coat == 4 ? 4.6 : 0));
+        }
+        shells.shell(owner, trees.get(1), "long rack", most);
     }
 
     private static Optional<PieceIntake.Mesh> mesh() throws IOException {

@@ -11,10 +11,10 @@ import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.plan.Plan;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.plan.Stage;
-import kilnryu.app.plan.Streams;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.sheet.SheetForm;
+import kilnryu.app.web.Late;
 import kilnryu.app.web.Show;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.flask.Fit;
@@ -28,6 +28,7 @@ import kilnryu.core.tree.Part;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -44,12 +45,10 @@ class FitController {
 
     private final Plans plans;
     private final EquipmentStore equipment;
-    private final Streams streams;
 
-    FitController(Plans plans, EquipmentStore equipment, Streams streams) {
+    FitController(Plans plans, EquipmentStore equipment) {
         this.plans = plans;
         this.equipment = equipment;
-        this.streams = streams;
     }
 
     /** A flask as the page shows it. */
@@ -71,19 +70,14 @@ class FitController {
         }
     }
 
+    /** Flasks stand on the Mold page now; what was noted down elsewhere leads there. */
     @GetMapping("/trees/{id}/fit")
-    String show(
-            @AuthenticationPrincipal Account account,
-            @PathVariable long id,
-            @RequestParam Map<String, String> asked,
-            Model model) {
-        Plans.Saved saved = plans.find(account, id);
-        fill(account, saved, asked, model);
-        streams.of(account, saved, saved.plan(), "mold").into(model);
-        return "fit/fit";
+    String show(@AuthenticationPrincipal Account account, @PathVariable long id) {
+        plans.find(account, id);
+        return "redirect:/trees/" + id + "/mold#choice";
     }
 
-    /** The flasks alone, as tilt and height are moved. */
+    /** Every flask with what stands against it, as tilt and height are typed. */
     @GetMapping("/trees/{id}/fit/flasks")
     String flasks(
             @AuthenticationPrincipal Account account,
@@ -107,17 +101,59 @@ class FitController {
                 .findFirst()
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         Fields fields = lean(account, asked);
-        Map<String, String> measures = new LinkedHashMap<>();
-        measures.put("flask_name", taken.name());
-        measures.put("inner_diameter_mm", mm(taken.inner()));
-        measures.put("other_diameter_mm", taken.other().map(FitController::mm).orElse(""));
-        measures.put("height_mm", mm(taken.height()));
-        measures.put("base_volume_cm3", taken.dome() > 0 ? Show.exact(taken.dome()) + " cm³" : "");
-        measures.put("steel", taken.perforated() ? "perforated" : "solid");
-        measures.put("tilt_deg", Show.exact(fields.quantity("tilt_deg", LEAN).orElse(0)) + "°");
-        measures.put(
-                "lift_mm", mm(fields.quantity("lift_mm", Range.LENGTH_OR_NONE).orElse(0)));
+        Map<String, String> measures = new LinkedHashMap<>(Choices.fields(taken));
+        if (asked.containsKey("tilt_deg")) {
+            measures.put(
+                    "tilt_deg", Show.exact(fields.quantity("tilt_deg", LEAN).orElse(0)) + "°");
+        }
+        if (asked.containsKey("lift_mm")) {
+            measures.put(
+                    "lift_mm",
+                    mm(fields.quantity("lift_mm", Range.LENGTH_OR_NONE).orElse(0)));
+        }
         plans.useFlask(account, id, measures);
+        return "redirect:/trees/" + id + "/mold?saved";
+    }
+
+    /** A flask that was typed by hand becomes one of the studio's. */
+    @PostMapping("/trees/{id}/fit/keep")
+    @Transactional
+    public String keep(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String name) {
+        Plan plan = plans.find(account, id).plan();
+        Flask flask = plan.flask()
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.CONFLICT))
+                .flask();
+        String words = name.replaceAll("\\p{Cntrl}", " ").strip();
+        String called = words.isEmpty()
+                ? "flask " + Math.round(flask.innerDiameter().millimetres()) + " × "
+                        + Math.round(flask.height().millimetres())
+                : words.substring(0, Math.min(60, words.length()));
+        var sheet = equipment.of(account.studioId());
+        boolean there =
+                workshop(account).flasks().stream().anyMatch(f -> f.name().equals(called));
+        if (!there) {
+            Map<String, String> fields = new LinkedHashMap<>(sheet.fields());
+            int k = 1;
+            while (fields.containsKey("flasks[k" + k + "].name")) {
+                k++;
+            }
+            String at = "flasks[k" + k + "].";
+            fields.put(at + "name", called);
+            fields.put(at + "inner_mm", mm(flask.innerDiameter().millimetres()));
+            fields.put(at + "height_mm", mm(flask.height().millimetres()));
+            flask.otherDiameter().ifPresent(o -> fields.put(at + "other_mm", mm(o.millimetres())));
+            flask.baseVolume().ifPresent(v -> fields.put(at + "dome_cm3", Show.exact(v.cubicCentimetres()) + " cm³"));
+            fields.put(at + "steel", plan.moldExtras().perforated() ? "perforated" : "solid");
+            fields.put(at + "count", "1");
+            if (!equipment.save(account.studioId(), sheet.version(), fields)) {
+                throw new Late(
+                        "Nothing was kept: someone saved the equipment just now. Try again.", "/trees/" + id + "/mold");
+            }
+        }
+        plans.useFlask(account, id, Map.of("flask_name", called));
         return "redirect:/trees/" + id + "/mold?saved";
     }
 
@@ -165,7 +201,19 @@ class FitController {
         model.addAttribute("cards", cards(account, plan, fit, stand));
     }
 
+    /** As it is planned to stand. */
+    static Fit.Stand stand(Plan plan) {
+        return stand(plan, plan.moldExtras().tilt(), plan.moldExtras().lift());
+    }
+
     private static Fit.Stand stand(Plan plan, Fields fields) {
+        return stand(
+                plan,
+                fields.quantity("tilt_deg", LEAN).orElse(0),
+                fields.quantity("lift_mm", Range.LENGTH_OR_NONE).orElse(0));
+    }
+
+    private static Fit.Stand stand(Plan plan, double tilt, double lift) {
         var outline = plan.gating().isPresent()
                 ? new double[] {
                     plan.gating().get().plan().placing().width(),
@@ -178,13 +226,7 @@ class FitController {
                 .filter(p -> p.role() == Part.Role.PIECE)
                 .mapToInt(Part::count)
                 .sum();
-        return new Fit.Stand(
-                width,
-                width,
-                height,
-                fields.quantity("tilt_deg", LEAN).orElse(0),
-                fields.quantity("lift_mm", Range.LENGTH_OR_NONE).orElse(0),
-                pieces);
+        return new Fit.Stand(width, width, height, tilt, lift, pieces);
     }
 
     private static double[] upright(Plan plan) {
@@ -194,7 +236,7 @@ class FitController {
     }
 
     /** The mix as it is planned, or the usual one while none is. */
-    private static Flask mix(Plan plan) {
+    static Flask mix(Plan plan) {
         double tree = plan.tree().orElseThrow().treeVolume().value();
         return plan.flask()
                 .map(f -> f.flask())

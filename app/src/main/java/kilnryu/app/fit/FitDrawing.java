@@ -16,6 +16,7 @@ final class FitDrawing {
     private static final double TOP = 30;
     private static final double FOOT = 26;
     private static final double SIDE = 60;
+    private static final double AROUND = 6;
     private static final String WAX = "fill=\"#f3ead9\" stroke=\"" + Svg.INK + "\" stroke-width=\"1\"";
     private static final String DIM = "stroke=\"" + Svg.FAINT_INK + "\" stroke-width=\"0.8\"";
 
@@ -60,6 +61,80 @@ final class FitDrawing {
         svg = handle ? Svg.withHandles(width, height, label) : new Svg(width, height, label);
     }
 
+    /** Without dimensions, as a small picture to choose by. */
+    String outline() {
+        StudioFlask f = verdict.flask();
+        Svg small = new Svg(
+                (f.outside() + 2 * AROUND / scale) * scale,
+                (Math.max(f.height(), stand.high()) + 8 / scale) * scale,
+                f.name() + ", " + (verdict.fits() ? "the tree fits" : "the tree does not fit"));
+        double middle = (f.outside() * scale + 2 * AROUND) / 2;
+        double foot = Math.max(f.height(), stand.high()) * scale + 2;
+        double half = f.inner() / 2 * scale;
+        double high = f.height() * scale;
+        small.rect(
+                middle - half,
+                foot - high,
+                2 * half,
+                high,
+                "fill=\"#efe6d6\" stroke=\"" + Svg.INK + "\" stroke-width=\"1.2\"");
+        small.line(middle - half - 4, foot, middle + half + 4, foot, "stroke=\"" + Svg.INK + "\" stroke-width=\"2\"");
+        standing(small, stand, built, middle, foot, scale);
+        return small.done();
+    }
+
+    /** A block round the tree. */
+    static String block(double wide, double high, Fit.Stand stand, Optional<GatingPlan> built, double scale) {
+        Svg small = new Svg(wide * scale + 2 * AROUND, high * scale + 8, "A block round the tree");
+        double foot = high * scale + 2;
+        double middle = wide * scale / 2 + AROUND;
+        small.rect(
+                AROUND,
+                2,
+                wide * scale,
+                high * scale,
+                "fill=\"#e9ddc9\" stroke=\"" + Svg.INK + "\" stroke-width=\"1.2\" stroke-dasharray=\"5 2\"");
+        standing(small, stand, built, middle, foot, scale);
+        return small.done();
+    }
+
+    /** A shell round the tree: its outline, thick. */
+    static String shell(Fit.Stand stand, Optional<GatingPlan> built, double scale) {
+        double room = 2 * AROUND;
+        Svg small =
+                new Svg(stand.wide() * scale + 2 * room, stand.high() * scale + 2 * AROUND, "A shell round the tree");
+        double middle = stand.wide() * scale / 2 + room;
+        double foot = stand.high() * scale + AROUND;
+        String coat = "fill=\"#cdbfae\" stroke=\"#cdbfae\" stroke-width=\"7\" stroke-linejoin=\"round\"";
+        standing(small, stand, built, middle, foot, scale, coat);
+        standing(small, stand, built, middle, foot, scale);
+        return small.done();
+    }
+
+    private static void standing(
+            Svg into, Fit.Stand stand, Optional<GatingPlan> built, double middle, double foot, double scale) {
+        standing(into, stand, built, middle, foot, scale, WAX);
+    }
+
+    private static void standing(
+            Svg into,
+            Fit.Stand stand,
+            Optional<GatingPlan> built,
+            double middle,
+            double foot,
+            double scale,
+            String paint) {
+        double base = foot - stand.lift() * scale;
+        into.group(String.format(Locale.ROOT, "transform=\"rotate(%.1f %.1f %.1f)\"", stand.tilt(), middle, base));
+        if (built.isPresent()) {
+            TreeDrawing.inMold(built.get(), into, middle, base, scale, paint);
+        } else {
+            double tall = stand.height() * scale;
+            into.ellipse(middle, base - tall / 2, stand.width() / 2 * scale, tall / 2, paint);
+        }
+        into.endGroup();
+    }
+
     String draw() {
         StudioFlask f = verdict.flask();
         double half = f.inner() / 2 * scale;
@@ -85,15 +160,7 @@ final class FitDrawing {
     }
 
     private void tree() {
-        double lift = stand.lift() * scale;
-        svg.group(String.format(Locale.ROOT, "transform=\"rotate(%.1f %.1f %.1f)\"", stand.tilt(), axis, floor - lift));
-        if (built.isPresent()) {
-            TreeDrawing.inMold(built.get(), svg, axis, floor - lift, scale, WAX);
-        } else {
-            double tall = stand.height() * scale;
-            svg.ellipse(axis, floor - lift - tall / 2, stand.width() / 2 * scale, tall / 2, WAX);
-        }
-        svg.endGroup();
+        standing(svg, stand, built, axis, floor, scale);
     }
 
     private void clearances(double half, double high) {

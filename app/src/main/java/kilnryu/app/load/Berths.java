@@ -5,18 +5,17 @@ import java.time.ZonedDateTime;
 import java.util.Optional;
 import kilnryu.app.account.Account;
 import kilnryu.app.plan.Berth;
-import kilnryu.core.burnout.BackPlan;
 import org.springframework.stereotype.Component;
 
 /** In which load a tree stands, and by which hours. */
 @Component
 class Berths implements Berth.Source {
     private final FiringStore store;
-    private final LoadReader reader;
+    private final Hours kept;
 
-    Berths(FiringStore store, LoadReader reader) {
+    Berths(FiringStore store, Hours kept) {
         this.store = store;
-        this.reader = reader;
+        this.kept = kept;
     }
 
     @Override
@@ -26,11 +25,13 @@ class Berths implements Berth.Source {
 
     private Berth berth(Account account, FiringStore.Row row, boolean hours) {
         if (row.planned()) {
-            Optional<BackPlan> clock = hours
-                    ? reader.read(account, row.fields(), LoadReader.Way.USUAL).clock()
-                    : Optional.empty();
+            Optional<Hours.Kept> clock = hours ? Optional.of(kept.reckoned(account, row)) : Optional.empty();
             return new Berth(
-                    row.id(), row.name(), Berth.State.WAITING, clock.map(c -> c.at(0)), clock.map(c -> c.pour()));
+                    row.id(),
+                    row.name(),
+                    Berth.State.WAITING,
+                    clock.flatMap(c -> c.closed(account)),
+                    clock.flatMap(c -> c.poured(account)));
         }
         ZonedDateTime closed = row.startedAt().atZone(account.zoneId());
         if (row.running()) {

@@ -177,6 +177,88 @@ class FiringStore {
                 rs.getString("ended_as"));
     }
 
+    /** What was last reckoned of the hours of a load. */
+    Optional<String> ahead(long id) {
+        return jdbc.sql("select ahead::text from firing where id = :id and ahead is not null")
+                .param("id", id)
+                .query(String.class)
+                .optional();
+    }
+
+    void keepAhead(long id, String ahead) {
+        jdbc.sql("update firing set ahead = :ahead::json where id = :id")
+                .param("ahead", ahead)
+                .param("id", id)
+                .update();
+    }
+
+    /** Changes whenever anything is changed that the hours of a load follow from. */
+    String dependsOn(long id) {
+        return jdbc.sql("""
+                        select concat_ws(' ', f.version, k.version,
+                                 (select max(t.updated_at) from firing_mold m join tree t on t.id = m.tree_id
+                                   where m.firing_id = f.id),
+                                 (select max(a.at) from studio_factor a where a.studio_id = f.studio_id),
+                                 (select count(*) from studio_factor a where a.studio_id = f.studio_id),
+                                 (select max(w.at) from mold_weighing w join firing_mold m on m.tree_id = w.tree_id
+                                   where m.firing_id = f.id))
+                          from firing f left join kiln k on k.id = f.kiln_id where f.id = :id
+                        """).param("id", id).query(String.class).single();
+    }
+
+    /** A mold of a load that is not ready for the kiln. */
+    record Unready(long tree, String name, String how) {}
+
+    /** Molds that are neither mixed to the end nor shells fit to be poured. */
+    List<Unready> unready(long id) {
+        return jdbc.sql("""
+                        select t.id, t.name,
+                               case when t.flask = 'shell' then
+                                      coalesce((select 'its shell is ' || coalesce(r.ended_as, 'being dipped')
+                                                  from shell_run r where r.tree_id = t.id order by r.begun_at desc limit 1),
+                                               'its shell is not begun')
+                                    when exists (select 1 from mix_session x
+                                                  where x.ended_at is null
+                                                    and (x.tree_id = t.id or x.id in (select s.mix_session_id
+                                                         from mix_session_tree s where s.tree_id = t.id)))
+                                      then 'it is being mixed'
+                                    else 'it is not mixed' end as how
+                          from firing_mold m join tree t on t.id = m.tree_id
+                         where m.firing_id = :id
+                           and not exists (select 1 from shell_run r
+                                            where r.tree_id = t.id and r.ended_as = 'fit to pour')
+                           and not exists (select 1 from mix_session x
+                                            where x.ended_at is not null and not x.given_up
+                                              and (x.tree_id = t.id or x.id in (select s.mix_session_id
+                                                   from mix_session_tree s where s.tree_id = t.id)))
+                         order by t.id
+                        """)
+                .param("id", id)
+                .query((rs, n) -> new Unready(rs.getLong("id"), rs.getString("name"), rs.getString("how")))
+                .list();
+    }
+
+    /** Loads of a studio that are planned or run. */
+    List<Row> open(long studio) {
+        return jdbc.sql("""
+                        select * from firing
+                         where studio_id = :studio and archived_at is null and state in ('planned', 'running')
+                         order by state desc, updated_at desc limit 24
+                        """).param("studio", studio).query((rs, n) -> row(rs)).list();
+    }
+
+    /** Names of the kilns that loads are meant for, by the number of the load. */
+    Map<Long, String> kilns(long studio) {
+        Map<Long, String> kilns = new java.util.HashMap<>();
+        jdbc.sql("""
+                        select f.id, k.name from firing f join kiln k on k.id = f.kiln_id
+                         where f.studio_id = :studio and f.archived_at is null and f.state in ('planned', 'running')
+                        """).param("studio", studio).query(rs -> {
+            kilns.put(rs.getLong("id"), rs.getString("name"));
+        });
+        return kilns;
+    }
+
     /** What runs, in all studios. */
     List<Long> running() {
         return jdbc.sql("select id from firing where state = 'running'")
@@ -241,15 +323,16 @@ class FiringStore {
     }
 
     /** @return false when it was started already */
-    boolean start(Row row, WorkRecord frozen, Instant at) {
+    boolean start(Row row, WorkRecord frozen, String ahead, Instant at) {
         return jdbc.sql("""
                         update firing set state = 'running', frozen = :frozen::json, started_at = :at, updated_at = :at,
-                               version = version + 1
+                               ahead = :ahead::json, version = version + 1
                          where id = :id and state = 'planned' and version = :version
                         """)
                         .param("id", row.id)
                         .param("version", row.version)
                         .param("frozen", Records.write(frozen))
+                        .param("ahead", ahead)
                         .param("at", OffsetDateTime.ofInstant(at, ZoneOffset.UTC))
                         .update()
                 == 1;

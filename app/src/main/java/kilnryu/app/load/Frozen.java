@@ -178,6 +178,21 @@ record Frozen(
                 lengthen);
     }
 
+    /** Corners of the program: minutes since the start and C. */
+    List<double[]> corners() {
+        List<double[]> corners = new ArrayList<>(List.of(new double[] {0, BurnoutQuestion.START_C}));
+        double minute = 0;
+        double from = BurnoutQuestion.START_C;
+        for (Segment s : segments()) {
+            minute += s.rampMinutes(from);
+            corners.add(new double[] {minute, s.target()});
+            minute += s.hold();
+            corners.add(new double[] {minute, s.target()});
+            from = s.target();
+        }
+        return corners;
+    }
+
     /** What the program asks so many seconds into it, C. */
     double asked(double into) {
         return FiringProgram.of(

@@ -7,6 +7,7 @@ import java.awt.image.BufferedImage;
 import java.text.SimpleDateFormat;
 import java.time.Duration;
 import java.time.ZonedDateTime;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Date;
@@ -21,6 +22,7 @@ import kilnryu.app.firing.Incandescence;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Svg;
 import kilnryu.app.web.Units;
+import kilnryu.core.burnout.BackPlan;
 import kilnryu.core.burnout.Progress;
 import kilnryu.core.burnout.Segment;
 import kilnryu.core.kiln.Firing;
@@ -36,6 +38,7 @@ import org.jfree.chart.axis.NumberTickUnit;
 import org.jfree.chart.axis.TickType;
 import org.jfree.chart.axis.ValueAxis;
 import org.jfree.chart.ui.RectangleEdge;
+import org.springframework.web.util.HtmlUtils;
 
 /**
  * A firing against the clock: what the program asks dotted with its corners, the kiln as it will go thin, the middle of
@@ -54,6 +57,10 @@ final class LoadCurve {
     private static final double SHORTEST_MIN = 30;
     private static final Pattern NAMED = Pattern.compile("(\\d{1,6}\\.\\d\\d) by (\\d{3,4})");
     private static final double PIN_HIGH = 34;
+    private static final double NAME_HIGH = 16;
+    private static final int MOST_NAMED = 5;
+    private static final int LONGEST_NAME = 26;
+    private static final int READ_STEPS = 240;
 
     /** A mark below the axis. */
     record Mark(int number, double minute, boolean done) {}
@@ -97,6 +104,7 @@ final class LoadCurve {
      * @param now minutes since the start; negative before it
      * @param corners whether the program's corners can be taken hold of
      * @param window empty to show all of it
+     * @param names of the molds, written at their lines and read at an instant; empty to leave the lines unnamed
      */
     record Data(
             double startC,
@@ -111,7 +119,8 @@ final class LoadCurve {
             List<Progress.Sample> measured,
             double now,
             boolean corners,
-            Optional<Window> window) {}
+            Optional<Window> window,
+            List<String> names) {}
 
     private final Data data;
     private final boolean fahrenheit;
@@ -191,6 +200,7 @@ final class LoadCurve {
         data.window.ifPresent(w -> svg.clip("in-window", 0, 0, AREA.getMaxX() + 6, HEIGHT));
         String cut = data.window.isPresent() ? "clip-path=\"url(#in-window)\"" : "";
         svg.group(cut);
+        data.start.ifPresent(this::nights);
         if (!data.molds.isEmpty()) {
             water();
         }
@@ -211,8 +221,133 @@ final class LoadCurve {
             corners();
         }
         against();
+        if (!data.names.isEmpty()) {
+            names();
+        }
         svg.endGroup();
+        if (!data.names.isEmpty() && data.window.isEmpty()) {
+            reads();
+        }
         return svg.done();
+    }
+
+    /** The hours at which nobody should have to get up. */
+    private void nights(ZonedDateTime start) {
+        ZonedDateTime night = start.truncatedTo(ChronoUnit.DAYS).minusDays(1).with(BackPlan.NIGHT_FROM);
+        ZonedDateTime end = at(start, shown.minutes);
+        for (; night.isBefore(end); night = night.plusDays(1)) {
+            double from = Math.max(0, Duration.between(start, night).toSeconds() / 60.0);
+            ZonedDateTime morning = night.plusDays(1).with(BackPlan.NIGHT_TO);
+            double to = Math.min(shown.minutes, Duration.between(start, morning).toSeconds() / 60.0);
+            if (to > from) {
+                svg.rect(
+                        x(from),
+                        AREA.getMinY(),
+                        x(to) - x(from),
+                        AREA.getHeight(),
+                        "class=\"night-hours\" fill=\"#efe6d6\" fill-opacity=\"0.75\"");
+            }
+        }
+    }
+
+    /** Lines carry their own names, where they cover no other line: the slowest mold, the quickest, the kiln. */
+    private void names() {
+        List<Rectangle2D> taken = new ArrayList<>();
+        List<Point2D> drawn = drawn();
+        List<Integer> order = new ArrayList<>(List.of(data.slowest));
+        for (int i = 0; i < data.molds.size() && order.size() < MOST_NAMED; i++) {
+            if (i != data.slowest) {
+                order.add(i);
+            }
+        }
+        double level = 0.62;
+        for (int i : order) {
+            Firing firing = data.molds.get(i);
+            double wanted = shown.top * level;
+            level -= 0.13;
+            String name = data.names.get(i).length() > LONGEST_NAME
+                    ? data.names.get(i).substring(0, LONGEST_NAME - 1) + "…"
+                    : data.names.get(i);
+            firing.trace().stream()
+                    .filter(m -> m.core() >= wanted)
+                    .findFirst()
+                    .ifPresent(m -> name(taken, drawn, x(m.minute()), y(m.core()), name));
+        }
+        double hottest =
+                data.kiln.stream().mapToDouble(KilnRun.KilnAt::kiln).max().orElse(0);
+        data.kiln.stream()
+                .filter(k -> k.kiln() >= hottest * 0.8)
+                .findFirst()
+                .ifPresent(k -> name(taken, drawn, x(k.minute()), y(k.kiln()), "kiln"));
+    }
+
+    private void name(List<Rectangle2D> taken, List<Point2D> drawn, double x, double y, String words) {
+        double wide = 8 + 6.1 * words.length();
+        Rectangle2D box = free(taken, drawn, x, y, wide, NAME_HIGH);
+        taken.add(box);
+        double to = box.getMinX() > x ? box.getMinX() + 2 : box.getMaxX() - 2;
+        svg.line(x, y, to, box.getCenterY(), "stroke=\"" + Svg.FAINT_INK + "\" stroke-width=\"0.8\"");
+        svg.rect(box.getX(), box.getY(), wide, NAME_HIGH, "fill=\"" + Svg.PAPER + "\" fill-opacity=\"0.8\"");
+        svg.text(
+                box.getX() + 4,
+                box.getY() + 12,
+                words,
+                "class=\"line-name\" font-size=\"11.5\" fill=\"" + Svg.INK + "\"");
+    }
+
+    /** What a script needs to read every line at an instant: values at even steps of time, in the reader's degrees. */
+    private void reads() {
+        StringBuilder series = new StringBuilder();
+        read(series, "kiln asked", sampled(data.kiln, KilnRun.KilnAt::minute, KilnRun.KilnAt::program));
+        read(series, "kiln", sampled(data.kiln, KilnRun.KilnAt::minute, KilnRun.KilnAt::kiln));
+        if (!data.measured.isEmpty()) {
+            read(series, "measured", sampled(data.measured, m -> m.second() / 60, Progress.Sample::celsius));
+        }
+        for (int i = 0; i < data.molds.size(); i++) {
+            read(series, data.names.get(i), sampled(data.molds.get(i).trace(), Moment::minute, Moment::core));
+        }
+        svg.group(String.format(
+                Locale.ROOT,
+                "class=\"reads\" data-x0=\"%.1f\" data-x1=\"%.1f\" data-y0=\"%.1f\" data-y1=\"%.1f\" data-minutes=\"%.2f\" data-start=\"%s\" data-now=\"%.1f\" data-unit=\"%s\" data-series=\"%s\"",
+                AREA.getMinX(),
+                AREA.getMaxX(),
+                AREA.getMinY(),
+                AREA.getMaxY(),
+                shown.minutes,
+                data.start
+                        .map(s -> s.toLocalDateTime()
+                                .truncatedTo(ChronoUnit.SECONDS)
+                                .toString())
+                        .orElse(""),
+                data.now,
+                fahrenheit ? "°F" : "°C",
+                HtmlUtils.htmlEscape("[" + series + "]", "UTF-8")));
+        svg.endGroup();
+    }
+
+    private static void read(StringBuilder series, String name, String values) {
+        series.append(series.isEmpty() ? "" : ",")
+                .append("{\"name\":\"")
+                .append(name.replace("\\", "\\\\").replace("\"", "\\\""))
+                .append("\",\"values\":[")
+                .append(values)
+                .append("]}");
+    }
+
+    private <T> String sampled(List<T> points, ToDoubleFunction<T> minute, ToDoubleFunction<T> celsius) {
+        StringBuilder values = new StringBuilder();
+        int i = 0;
+        for (int step = 0; step <= READ_STEPS && !points.isEmpty(); step++) {
+            double wanted = shown.minutes * step / READ_STEPS;
+            while (i < points.size() - 1 && minute.applyAsDouble(points.get(i + 1)) <= wanted) {
+                i++;
+            }
+            boolean past =
+                    i == points.size() - 1 && wanted > minute.applyAsDouble(points.get(i)) + shown.minutes / READ_STEPS;
+            values.append(step == 0 ? "" : ",")
+                    .append(past ? "null" : String.valueOf(Math.round(shown(celsius.applyAsDouble(points.get(i))))));
+        }
+        return values.toString();
     }
 
     private double shown(double celsius) {
@@ -439,7 +574,7 @@ final class LoadCurve {
             double x = x(p.minute);
             double y = y(p.celsius);
             double wide = 12 + 6 * Math.max(p.bold.length(), p.words.length());
-            Rectangle2D box = free(taken, drawn, x, y, wide);
+            Rectangle2D box = free(taken, drawn, x, y, wide, PIN_HIGH);
             taken.add(box);
             double to = box.getMinX() > x ? box.getMinX() : box.getMaxX();
             svg.line(x, y, to, box.getCenterY(), "stroke=\"" + Svg.FAINT_INK + "\" stroke-width=\"0.8\"");
@@ -479,12 +614,13 @@ final class LoadCurve {
     }
 
     /** Of some places around a point the one that covers least, the nearer ones first. */
-    private static Rectangle2D free(List<Rectangle2D> taken, List<Point2D> drawn, double x, double y, double wide) {
-        Rectangle2D best = new Rectangle2D.Double(x + 16, y + 22, wide, PIN_HIGH);
+    private static Rectangle2D free(
+            List<Rectangle2D> taken, List<Point2D> drawn, double x, double y, double wide, double high) {
+        Rectangle2D best = new Rectangle2D.Double(x + 16, y + 22, wide, high);
         long least = Long.MAX_VALUE;
         for (double dy : new double[] {22, -56, -16, 50, -84, 80, -112, 110, -150, 150}) {
             for (double dx : new double[] {16, -16 - wide, 60, -60 - wide}) {
-                Rectangle2D box = new Rectangle2D.Double(x + dx, y + dy, wide, PIN_HIGH);
+                Rectangle2D box = new Rectangle2D.Double(x + dx, y + dy, wide, high);
                 boolean fits = AREA.contains(box) && taken.stream().noneMatch(t -> t.intersects(box));
                 long covered = fits ? drawn.stream().filter(box::contains).count() : Long.MAX_VALUE;
                 if (covered < least) {

@@ -202,7 +202,8 @@ public record LoadPage(
                             List.of(),
                             -1,
                             true,
-                            window),
+                            window,
+                            plan.stands().stream().map(Stand::name).toList()),
                     units);
         }
 

@@ -126,7 +126,8 @@ public record RunPage(
                             standing.measured().samples(),
                             row.running() ? now : -1,
                             false,
-                            Optional.empty()),
+                            Optional.empty(),
+                            frozen.load().stream().map(l -> l.charge().name()).toList()),
                     units);
         }
 

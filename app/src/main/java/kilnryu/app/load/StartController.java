@@ -74,7 +74,7 @@ public class StartController {
         blocking(plan).forEach(f -> overruled.put(f.id(), reason(form, f)));
         Frozen frozen = Frozen.of(plan, overruled);
         Instant now = clock.instant();
-        if (store.start(row, record(row.name(), plan, frozen), now)) {
+        if (store.start(row, record(row.name(), plan, frozen), Hours.started(frozen, now), now)) {
             controller.start(id, frozen.job(), now);
             store.event(account, id, 0, "started", "kiln", Map.of("kiln", frozen.kiln()));
             plan.stands()
@@ -95,7 +95,7 @@ public class StartController {
     }
 
     /** All of it, with every tree's plan as it was shown. */
-    private static WorkRecord record(String name, LoadPlan plan, Frozen frozen) {
+    static WorkRecord record(String name, LoadPlan plan, Frozen frozen) {
         return Records.of(
                 Records.FIRING,
                 name,

@@ -86,6 +86,28 @@ class MixStore {
                 .optional();
     }
 
+    /** A mixing that is under way; tree is 0 for one of several molds. */
+    record UnderWay(long id, long tree, String name, int step, boolean powderIn, Instant began) {}
+
+    /** All that are under way. */
+    List<UnderWay> underWay(long studio) {
+        return jdbc.sql("""
+                        select x.id, coalesce(x.tree_id, 0) as tree, coalesce(t.name, x.title) as name, x.step,
+                               x.powder_in_at is not null and x.step < json_array_length(x.steps) - 1 as wet, x.started_at
+                          from mix_session x left join tree t on t.id = x.tree_id
+                         where x.studio_id = :studio and x.ended_at is null order by x.started_at desc limit 12
+                        """)
+                .param("studio", studio)
+                .query((rs, n) -> new UnderWay(
+                        rs.getLong("id"),
+                        rs.getLong("tree"),
+                        rs.getString("name"),
+                        rs.getInt("step"),
+                        rs.getBoolean("wet"),
+                        rs.getTimestamp("started_at").toInstant()))
+                .list();
+    }
+
     /** Mixings of several molds that are not ended, and those ended last. */
     List<Mix> sessions(long studio) {
         return jdbc.sql("""

@@ -49,7 +49,7 @@ public final class SectionDrawing {
         double across = Math.max(diameter, outline.width());
         double up = Math.max(height + collar, outline.height());
         scale = Math.min(ROOM_ACROSS / across, ROOM_UP / up);
-        svg = new Svg(
+        svg = Svg.withHandles(
                 WIDTH,
                 HEIGHT,
                 String.format(
@@ -61,23 +61,61 @@ public final class SectionDrawing {
                         length(clearances.end().value())));
     }
 
-    public static String of(FlaskPlan plan, Outline outline, Clearances clearances, Units units) {
-        return new SectionDrawing(plan, outline, clearances, units).draw(Optional.empty());
+    /**
+     * How the tree stands.
+     *
+     * @param tilt degrees from upright
+     * @param lift of its foot over the base, mm
+     * @param tall its own height, mm
+     */
+    public record Lean(double tilt, double lift, double tall) {}
+
+    /** @param built empty for a tree that is only a list of parts */
+    public static String of(
+            FlaskPlan plan,
+            Optional<GatingPlan> built,
+            Outline outline,
+            Clearances clearances,
+            Lean lean,
+            Units units) {
+        return new SectionDrawing(plan, outline, clearances, units).draw(built, lean);
     }
 
-    /** The same with a tree that is built. */
-    public static String of(FlaskPlan plan, GatingPlan built, Outline outline, Clearances clearances, Units units) {
-        return new SectionDrawing(plan, outline, clearances, units).draw(Optional.of(built));
-    }
-
-    private String draw(Optional<GatingPlan> built) {
+    private String draw(Optional<GatingPlan> built, Lean lean) {
         investment();
         walls();
+        double foot = floor() - lean.lift * scale;
+        svg.group(String.format(Locale.ROOT, "transform=\"rotate(%.1f %.1f %.1f)\"", lean.tilt, axis(), foot));
         outline.shapes().forEach(this::shape);
-        built.ifPresent(b -> TreeDrawing.inMold(b, svg, axis(), floor(), scale, WAX));
+        built.ifPresent(b -> TreeDrawing.inMold(b, svg, axis(), foot, scale, WAX));
+        svg.endGroup();
         dimensions();
         pins();
+        grip(lean, foot);
         return svg.done();
+    }
+
+    /** The ring on its top, to lean and lift it by. */
+    private void grip(Lean lean, double foot) {
+        double radians = Math.toRadians(lean.tilt);
+        double x = axis() + lean.tall * scale * Math.sin(radians);
+        double y = foot - lean.tall * scale * Math.cos(radians);
+        svg.ellipse(x, y, 15, 15, "class=\"halo\" fill=\"none\" pointer-events=\"all\"");
+        svg.ellipse(
+                x,
+                y,
+                8,
+                8,
+                String.format(
+                        Locale.ROOT,
+                        "class=\"grip\" tabindex=\"0\" role=\"slider\" aria-label=\"Lean and height of the tree\" aria-valuenow=\"%.0f\" aria-valuetext=\"%.0f degrees, %.0f mm over the base\" data-scale=\"%.4f\" data-tall=\"%.1f\" fill=\"%s\" stroke=\"%s\" stroke-width=\"2\"",
+                        lean.tilt,
+                        lean.tilt,
+                        lean.lift,
+                        scale,
+                        lean.tall,
+                        Svg.PAPER,
+                        Svg.VERDIGRIS));
     }
 
     private double axis() {

@@ -13,6 +13,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import kilnryu.app.tree.TreeStore;
 import kilnryu.core.mesh.Mesh;
 import kilnryu.core.mesh.MeshReader;
 import kilnryu.core.mesh.MeshUnit;
@@ -35,10 +36,12 @@ class MeshJob {
     private static final List<String> SIDES = List.of("0 0 1", "0 0 -1", "1 0 0", "-1 0 0", "0 1 0", "0 -1 0");
 
     private final MeshStore meshes;
+    private final TreeStore trees;
     private final Clock clock;
 
-    MeshJob(MeshStore meshes, Clock clock) {
+    MeshJob(MeshStore meshes, TreeStore trees, Clock clock) {
         this.meshes = meshes;
+        this.trees = trees;
         this.clock = clock;
     }
 
@@ -87,7 +90,9 @@ class MeshJob {
         }
         byte[] view = view(solid, walls, watch);
         String unit = mesh.statedUnit().map(MeshUnit::key).orElse("");
-        meshes.measured(row.id(), MeshSummary.of(unit, mesh.dropped(), solid, walls, sides), view);
+        if (meshes.measured(row.id(), MeshSummary.of(unit, mesh.dropped(), solid, walls, sides), view)) {
+            trees.forgetFaces(row.pieceId());
+        }
     }
 
     /** Triangles for the browser: their count, nine coordinates each, then the wall at each; little end first. */

@@ -19,12 +19,14 @@ public class PieceIntake {
 
     private final PieceStore pieces;
     private final MeshStore meshes;
+    private final PhotoStore photos;
     private final MeshJob job;
     private final SchedulerClient scheduler;
 
-    PieceIntake(PieceStore pieces, MeshStore meshes, MeshJob job, SchedulerClient scheduler) {
+    PieceIntake(PieceStore pieces, MeshStore meshes, PhotoStore photos, MeshJob job, SchedulerClient scheduler) {
         this.pieces = pieces;
         this.meshes = meshes;
+        this.photos = photos;
         this.job = job;
         this.scheduler = scheduler;
     }
@@ -32,7 +34,8 @@ public class PieceIntake {
     /** A mesh file. */
     public record Mesh(String name, byte[] file) {}
 
-    public void take(Account account, String fields, Optional<Mesh> mesh) throws IOException {
+    /** @return the number of the piece */
+    public long take(Account account, String fields, Optional<Mesh> mesh) throws IOException {
         Map<String, String> typed = JSON.readValue(fields, TEXTS);
         long id = pieces.save(account.studioId(), 0, 0, typed, account.id()).orElseThrow();
         if (mesh.isPresent()) {
@@ -41,5 +44,11 @@ public class PieceIntake {
                     new MeshStore.Upload(account.studioId(), id, mesh.get().name(), file.length, "0 0 1");
             job.schedule(scheduler, meshes.keep(upload, new ByteArrayInputStream(file)), "0 0 1");
         }
+        return id;
+    }
+
+    /** A photo of a piece. */
+    public void photo(Account account, long piece, String caption, byte[] jpeg) throws IOException, Photo.Unusable {
+        photos.keep(account, piece, caption, Photo.of(jpeg));
     }
 }

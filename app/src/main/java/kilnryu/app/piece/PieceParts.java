@@ -1,6 +1,9 @@
 package kilnryu.app.piece;
 
+import java.io.IOException;
+import java.io.InputStream;
 import java.time.LocalDate;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,15 +16,29 @@ import kilnryu.app.sheet.Fields;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
 import kilnryu.core.mesh.Pockets;
+import kilnryu.core.mesh.Profile;
 import kilnryu.core.sum.Figure;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /** A piece as a part of a tree: what is known of it, written as a caster would type it. */
 @Component
 public class PieceParts {
+    private static final Logger LOG = LoggerFactory.getLogger(PieceParts.class);
+    private static final int MOST_PROFILES = 300;
+
     private final PieceStore pieces;
     private final MeshStore meshes;
     private final FactorStore factors;
+    private final Map<String, Profile> profiles = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<String, Profile> eldest) {
+            return size() > MOST_PROFILES;
+        }
+    });
 
     PieceParts(PieceStore pieces, MeshStore meshes, FactorStore factors) {
         this.pieces = pieces;
@@ -39,6 +56,33 @@ public class PieceParts {
         return pieces.find(account.studioId(), id)
                 .flatMap(row -> read(account, row, measured(account, row)).area())
                 .map(Figure::value);
+    }
+
+    /** The shadow of a piece by its mesh, to draw it by; empty without a measured one. */
+    public Optional<Profile> profile(Account account, long id) {
+        return meshes.ofPiece(account.studioId(), id)
+                .filter(m -> m.state().equals("measured"))
+                .flatMap(m -> {
+                    String key = m.id() + " " + m.up();
+                    Profile known = profiles.get(key);
+                    if (known == null) {
+                        known = seen(m);
+                        if (known != null) {
+                            profiles.put(key, known);
+                        }
+                    }
+                    return Optional.ofNullable(known);
+                });
+    }
+
+    /** Null where the view of the mesh cannot be read any more: it is then drawn by its measures. */
+    private Profile seen(MeshStore.Row mesh) {
+        try (InputStream view = meshes.open(mesh.id(), "view")) {
+            return Profile.of(SilhouetteDrawing.mesh(view), MeshSummary.side(mesh.up()));
+        } catch (IOException | IllegalArgumentException e) {
+            LOG.warn("mesh {} is drawn by its measures: {}", mesh.id(), e.toString());
+            return null;
+        }
     }
 
     /**

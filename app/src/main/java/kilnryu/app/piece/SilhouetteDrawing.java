@@ -77,7 +77,7 @@ final class SilhouetteDrawing {
     }
 
     /** The triangles of the browser's view again. */
-    private static Mesh mesh(InputStream view) throws IOException {
+    static Mesh mesh(InputStream view) throws IOException {
         DataInputStream in = new DataInputStream(view);
         int count = Integer.reverseBytes(in.readInt());
         float[] corners = new float[count * 9];

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.LongFunction;
 import kilnryu.app.blend.Mixes;
 import kilnryu.app.firing.FiringReader;
 import kilnryu.app.firing.FiringReader.Firing;
@@ -30,6 +31,7 @@ import kilnryu.core.gating.InMold;
 import kilnryu.core.kiln.Setting;
 import kilnryu.core.material.HeatChecks;
 import kilnryu.core.material.InvestmentSystem;
+import kilnryu.core.mesh.Profile;
 import kilnryu.core.quantity.Length;
 import kilnryu.core.quantity.Mass;
 import kilnryu.core.quantity.Measure;
@@ -83,15 +85,23 @@ public record Plan(
 
     /** What decides how typed things are read. */
     public record Reading(
-            Units units, Factors factors, ZoneId zone, Schools schools, Mixes mixes, Recipes recipes, Hands hands) {
+            Units units,
+            Factors factors,
+            ZoneId zone,
+            Schools schools,
+            Mixes mixes,
+            Recipes recipes,
+            Hands hands,
+            LongFunction<Optional<Profile>> faces) {
         /** Where no studio has schools of its own. */
         public Reading(Units units, Factors factors, ZoneId zone) {
-            this(units, factors, zone, Schools.NONE, Mixes.NONE, Recipes.NONE, Hands.UNKNOWN);
+            this(units, factors, zone, Schools.NONE, Mixes.NONE, Recipes.NONE, Hands.UNKNOWN, id -> Optional.empty());
         }
 
         /** The same with the constants of the schools that the sheets name. */
         private Reading by(Map<Stage, Map<String, String>> typed) {
-            return new Reading(units, schools.over(factors, typed.values()), zone, schools, mixes, recipes, hands);
+            return new Reading(
+                    units, schools.over(factors, typed.values()), zone, schools, mixes, recipes, hands, faces);
         }
     }
 
@@ -145,7 +155,7 @@ public record Plan(
             Optional<WeighedTree> weighed = onScale.isPresent()
                     ? tree.map(t -> WeighedTree.of(t, Mass.grams(onScale.getAsDouble()), reading.factors))
                     : Optional.empty();
-            GatingReader.Rules rules = new GatingReader.Rules(reading.factors, reading.schools);
+            GatingReader.Rules rules = new GatingReader.Rules(reading.factors, reading.schools, reading.faces);
             Optional<GatingReader.Built> first = tree.flatMap(t -> GatingReader.read(
                     treeFields, t, heat(choices, t, pour, extras, InMold.shell(USUAL_SHELL_MM)), rules));
             Optional<FlaskPlan> flask = extras.kind() != MoldReader.Kind.FLASK

@@ -12,6 +12,8 @@ import kilnryu.app.mold.BlockDrawing;
 import kilnryu.app.mold.SectionDrawing;
 import kilnryu.app.mold.WayUp;
 import kilnryu.app.shell.ShellDrawing;
+import kilnryu.app.tree.OutlineDrawing;
+import kilnryu.app.tree.TreeDrawing;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Show;
@@ -103,6 +105,7 @@ public record PlanPage(
 
     /** The drawings of a plan; each is made only for the pages that show it. */
     public enum Drawing {
+        TREE,
         SECTION,
         CURVE
     }
@@ -138,13 +141,20 @@ public record PlanPage(
                     ready(),
                     duties(),
                     segments(),
-                    drawings.contains(Drawing.SECTION) ? section() : "",
+                    drawings.contains(Drawing.SECTION) ? section() : drawings.contains(Drawing.TREE) ? tree() : "",
                     clock.filter(c -> drawings.contains(Drawing.CURVE))
                             .map(c -> CurveDrawing.of(c, now.getZone(), units))
                             .orElse(""),
                     parts(),
                     coats(),
                     plan.firing().map(f -> f.choices().school().turnsCupUp()).orElse(true));
+        }
+
+        private String tree() {
+            return plan.gating()
+                    .map(g -> TreeDrawing.still(g.plan(), units))
+                    .orElseGet(() ->
+                            plan.outline().map(o -> OutlineDrawing.of(o, units)).orElse(""));
         }
 
         private String section() {
@@ -170,9 +180,11 @@ public record PlanPage(
         private String section(FlaskPlan flask) {
             Outline outline = plan.outline().orElseThrow();
             Clearances clearances = plan.clearances().orElseThrow();
-            return plan.gating()
-                    .map(g -> SectionDrawing.of(flask, g.plan(), outline, clearances, units))
-                    .orElseGet(() -> SectionDrawing.of(flask, outline, clearances, units));
+            SectionDrawing.Lean lean = new SectionDrawing.Lean(
+                    plan.moldExtras().tilt(),
+                    plan.moldExtras().lift(),
+                    plan.gating().map(g -> g.plan().placing().depth()).orElse(outline.height()));
+            return SectionDrawing.of(flask, plan.gating().map(g -> g.plan()), outline, clearances, lean, units);
         }
 
         private List<Figure> metal() {

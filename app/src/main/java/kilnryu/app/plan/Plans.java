@@ -1,5 +1,7 @@
 package kilnryu.app.plan;
 
+import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.EnumMap;
@@ -19,6 +21,7 @@ import kilnryu.app.school.Schools;
 import kilnryu.app.sheet.SheetStore;
 import kilnryu.app.sheet.SheetStore.Sheet;
 import kilnryu.app.shell.RecipeStore;
+import kilnryu.app.tree.Face;
 import kilnryu.app.tree.TreeStore;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
@@ -34,6 +37,7 @@ import org.springframework.web.server.ResponseStatusException;
 @Service
 public class Plans {
     private static final int MOST_TRIES = 5;
+    private static final Duration FACES_TAKE = Duration.ofMillis(120);
 
     private final TreeStore trees;
     private final SheetStore sheets;
@@ -44,6 +48,7 @@ public class Plans {
     private final PieceParts pieces;
     private final EquipmentStore equipment;
     private final Series series;
+    private final Clock clock;
 
     Plans(
             TreeStore trees,
@@ -54,8 +59,10 @@ public class Plans {
             RecipeStore recipes,
             PieceParts pieces,
             EquipmentStore equipment,
-            Series series) {
+            Series series,
+            Clock clock) {
         this.series = series;
+        this.clock = clock;
         this.equipment = equipment;
         this.pieces = pieces;
         this.recipes = recipes;
@@ -131,7 +138,8 @@ public class Plans {
                 known,
                 blends.mixes(account.studioId(), own),
                 recipes.of(account.studioId()),
-                hands(account));
+                hands(account),
+                id -> pieces.profile(account, id));
     }
 
     private Plan.Hands hands(Account account) {
@@ -170,7 +178,8 @@ public class Plans {
                         reading.schools(),
                         reading.mixes(),
                         reading.recipes(),
-                        reading.hands()));
+                        reading.hands(),
+                        reading.faces()));
     }
 
     /**
@@ -382,7 +391,33 @@ public class Plans {
                                 .or(() -> plan.block().map(b -> "block"))
                                 .or(() -> plan.shell().map(b -> "shell"))
                                 .orElse(null),
-                        pour(plan).orElse(null)));
+                        pour(plan).orElse(null),
+                        face(plan),
+                        Verdict.mark(plan),
+                        Ahead.of(plan).written()));
+    }
+
+    private static String face(Plan plan) {
+        return Face.of(plan.gating().map(g -> g.plan()), plan.outline());
+    }
+
+    /**
+     * Makes the faces of trees that were saved before faces were kept, as many as can be made in a moment; the others follow
+     * when a list shows them again.
+     *
+     * @return the same rows with what is known now
+     */
+    public List<TreeStore.Row> withFaces(Account account, List<TreeStore.Row> rows) {
+        Instant end = clock.instant().plus(FACES_TAKE);
+        return rows.stream()
+                .map(r -> r.face() != null || clock.instant().isAfter(end) ? r : faced(account, r))
+                .toList();
+    }
+
+    private TreeStore.Row faced(Account account, TreeStore.Row row) {
+        Plan plan = find(account, row.id()).plan;
+        trees.keepFace(row.id(), face(plan), Verdict.mark(plan), Ahead.of(plan).written());
+        return row.seen(face(plan), Verdict.mark(plan));
     }
 
     private static Optional<Instant> pour(Plan plan) {

@@ -20,7 +20,9 @@ import kilnryu.app.sheet.SheetStore.Sheet;
 import kilnryu.app.sheet.Unsaved;
 import kilnryu.app.tree.TreeStore;
 import kilnryu.app.web.Show;
+import kilnryu.core.flask.Flask;
 import kilnryu.core.gating.Use;
+import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Factors;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -43,9 +45,18 @@ class StageController {
     private final PieceParts pieces;
     private final Series series;
     private final Streams streams;
+    private final MoldChoice.Source choices;
     private final Clock clock;
 
-    StageController(Plans plans, SheetStore sheets, PieceParts pieces, Series series, Streams streams, Clock clock) {
+    StageController(
+            Plans plans,
+            SheetStore sheets,
+            PieceParts pieces,
+            Series series,
+            Streams streams,
+            MoldChoice.Source choices,
+            Clock clock) {
+        this.choices = choices;
         this.series = series;
         this.plans = plans;
         this.sheets = sheets;
@@ -152,7 +163,8 @@ class StageController {
         if (sight.typed.values().stream().mapToInt(String::length).sum() < LONGEST_DRAFT) {
             sheets.keepDraft(sight.draft(account), sight.version, sight.typed);
         }
-        fill(account, sight, model);
+        Plan plan = fill(account, sight, model);
+        model.addAttribute("verdict", streams.verdict(account, saved(account, sight, plan), plan, sight.view.key));
         return "plan/answer :: fresh";
     }
 
@@ -345,17 +357,28 @@ class StageController {
         Plan plan = plan(account, sight);
         ZonedDateTime now = clock.instant().atZone(account.zoneId());
         model.addAttribute("plan", plan);
-        PlanPage page = PlanPage.of(plan, account.units(), now, drawings(sight.stage()));
+        PlanPage page = PlanPage.of(plan, account.units(), now, drawings(sight.view));
         Optional<Plan> readable = readable(account, sight, plan);
         model.addAttribute(
                 "page",
-                readable.map(r -> page.drawnAs(PlanPage.of(r, account.units(), now, drawings(sight.stage()))))
+                readable.map(r -> page.drawnAs(PlanPage.of(r, account.units(), now, drawings(sight.view))))
                         .orElse(page));
         model.addAttribute("drawnWithout", readable.isPresent());
         model.addAttribute("form", new StageForm(plan.fields().get(sight.stage()), sight.typed, sight.showErrors));
         model.addAttribute("id", sight.tree);
         model.addAttribute("stage", sight.stage());
         model.addAttribute("view", sight.view.key);
+        if (sight.view.key.equals("mold")) {
+            List<MoldChoice> choice = choices.of(account, readable.orElse(plan));
+            model.addAttribute("choice", choice);
+            // typed by hand: neither the name nor the size of one of the studio's
+            model.addAttribute(
+                    "keepable",
+                    choice.stream().noneMatch(MoldChoice::chosen)
+                            && plan.flask().isPresent());
+            model.addAttribute(
+                    "typedSize", plan.flask().map(f -> size(account, f.flask())).orElse(""));
+        }
         if (sight.view.key.equals("gating")) {
             Optional<Plans.Saved> saved =
                     sight.tree == 0 ? Optional.empty() : Optional.of(plans.find(account, sight.tree));
@@ -372,6 +395,12 @@ class StageController {
         model.addAttribute("pageView", sight.page);
         model.addAttribute("name", plan.name().isEmpty() ? "New tree" : plan.name());
         return plan;
+    }
+
+    private static String size(Account account, Flask flask) {
+        return Show.value(flask.innerDiameter().millimetres(), Measure.MILLIMETRE, account.units(), false)
+                        .digits()
+                + " × " + Show.value(flask.height().millimetres(), Measure.MILLIMETRE, account.units(), false);
     }
 
     /**
@@ -400,19 +429,23 @@ class StageController {
         return Optional.of(plan(account, new Sight(sight.tree, sight.view, typed, sight.version, false, sight.page)));
     }
 
-    private static Set<PlanPage.Drawing> drawings(Stage stage) {
-        return switch (stage) {
-            case TREE -> Set.of();
+    private static Set<PlanPage.Drawing> drawings(View view) {
+        return switch (view.stage) {
+            case TREE -> view.key.equals("tree") ? Set.of(PlanPage.Drawing.TREE) : Set.of();
             case MOLD -> Set.of(PlanPage.Drawing.SECTION);
             case FIRING -> Set.of(PlanPage.Drawing.CURVE);
         };
     }
 
     private Streams.Seen stream(Account account, Sight sight, Plan plan) {
-        Plans.Saved saved = present(account, sight.tree)
+        return streams.of(account, saved(account, sight, plan), plan, sight.view.key);
+    }
+
+    /** The tree with what is typed of it; null for one that is not saved yet. */
+    private Plans.Saved saved(Account account, Sight sight, Plan plan) {
+        return present(account, sight.tree)
                 .map(row -> new Plans.Saved(row, plans.sheets(sight.tree), plan, plans.factors(account, sight.tree)))
                 .orElse(null);
-        return streams.of(account, saved, plan, sight.view.key);
     }
 
     /** Names one view of a page, so that its drafts can be told from those of another. */

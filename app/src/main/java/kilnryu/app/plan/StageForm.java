@@ -1,9 +1,11 @@
 package kilnryu.app.plan;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Options;
 import kilnryu.app.sheet.SheetForm;
@@ -55,6 +57,14 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
 
     public Field field(String path) {
         return new SheetForm(fields, typed, showErrors).field(path);
+    }
+
+    public String json(Map<String, String> filled) {
+        return new SheetForm(fields, typed, showErrors).json(filled);
+    }
+
+    public boolean anyOf(String... paths) {
+        return new SheetForm(fields, typed, showErrors).anyOf(paths);
     }
 
     /** All remarks, for refreshing those of a page while it is typed in. */
@@ -166,6 +176,40 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
         return fields.notes().entrySet().stream()
                 .anyMatch(e -> e.getKey().startsWith("parts[" + key + "]")
                         && !field(e.getKey()).error().isEmpty());
+    }
+
+    /** Whether a part is to be looked at: it is new, or something of it cannot be read. */
+    public boolean unfinished(String key) {
+        String at = "parts[" + key + "].";
+        return hasError(key)
+                || field(at + "name").value().isBlank()
+                || sizes(at).isEmpty();
+    }
+
+    /** A part in one line: how many, its sizes as typed, its material. */
+    public String line(String key) {
+        String at = "parts[" + key + "].";
+        String count = field(at + "count").value();
+        String material = field(at + "material").value();
+        List<String> said = new ArrayList<>();
+        if (!count.isBlank() && !count.equals("1")) {
+            said.add("× " + count);
+        }
+        if (!sizes(at).isEmpty()) {
+            said.add(sizes(at));
+        }
+        materials().stream().filter(m -> m.key().equals(material)).findFirst().ifPresent(m -> said.add(m.label()));
+        return String.join(", ", said);
+    }
+
+    private String sizes(String at) {
+        String how = field(at + "how").value();
+        return typed.keySet().stream()
+                .filter(path ->
+                        path.equals(at + how) || path.startsWith(at + how + ".") || path.startsWith(at + how + "_"))
+                .map(path -> field(path).value())
+                .filter(text -> !text.isBlank())
+                .collect(Collectors.joining(" × "));
     }
 
     /** A path in words, for those who do not read paths: "rod length of sprue". */

@@ -6,6 +6,8 @@ import java.util.Optional;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
 import kilnryu.core.burnout.BackPlan;
+import kilnryu.core.finding.Findings;
+import kilnryu.core.finding.Severity;
 import kilnryu.core.flask.Flask;
 import kilnryu.core.quantity.Measure;
 
@@ -37,6 +39,19 @@ final class Stations {
         all.add(stations.firing());
         all.add(stations.pour());
         return all;
+    }
+
+    /** The first stage, after the one that is open, that is not done; before it where all behind it are. */
+    static Optional<Station> next(List<Station> stations) {
+        int open = 0;
+        for (int i = 0; i < stations.size(); i++) {
+            open = stations.get(i).state().startsWith("now") ? i : open;
+        }
+        List<Station> order = new ArrayList<>(stations.subList(open + 1, stations.size()));
+        order.addAll(stations.subList(0, open));
+        return order.stream()
+                .filter(s -> !s.address().isEmpty() && s.state().startsWith("next"))
+                .findFirst();
     }
 
     private Station tree() {
@@ -107,15 +122,18 @@ final class Stations {
         return new Station(label, status, base.isEmpty() ? "" : base + "/" + page, state);
     }
 
-    /** A stage against which stops stand is never shown as done. */
+    /** A stage against which stops stand is never shown as done; warnings are marked. */
     private Station stopped(String page, Station station) {
-        int stops = plan.found().byPage().get(page).stops().size();
-        return stops == 0
-                ? station
-                : new Station(
-                        station.label(),
-                        (stops == 1 ? "1 stop" : stops + " stops") + ": " + station.status(),
-                        station.address(),
-                        station.state().equals("now") ? "now stopped" : "stopped");
+        Findings found = plan.found().byPage().get(page);
+        int stops = found.stops().size();
+        boolean now = station.state().equals("now");
+        if (stops > 0) {
+            String counted = (stops == 1 ? "1 stop" : stops + " stops") + ": " + station.status();
+            return new Station(station.label(), counted, station.address(), now ? "now stopped" : "stopped");
+        }
+        boolean warned = found.all().stream().anyMatch(f -> f.severity() == Severity.WARN);
+        return warned
+                ? new Station(station.label(), station.status(), station.address(), station.state() + " warned")
+                : station;
     }
 }

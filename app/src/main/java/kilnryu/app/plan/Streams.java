@@ -11,19 +11,28 @@ import org.springframework.ui.Model;
 public class Streams {
     private final List<Station.Source> later;
     private final Berth.Source berths;
+    private final List<Verdict.Remedy.Source> remedies;
 
-    Streams(List<Station.Source> later, Berth.Source berths) {
+    Streams(List<Station.Source> later, Berth.Source berths, List<Verdict.Remedy.Source> remedies) {
         this.later = later;
         this.berths = berths;
+        this.remedies = remedies;
     }
 
-    /** The stream, and the load the tree stands in, with its hours. */
-    public record Seen(List<Station> stations, Optional<Berth> berth) {
-        /** Puts both where the pages look for them. */
+    /** The stream, and the load the tree stands in, with its hours; how the plan stands, and what comes next. */
+    public record Seen(List<Station> stations, Optional<Berth> berth, Verdict verdict, Optional<Station> next) {
+        /** Puts all of it where the pages look for it. */
         public void into(Model model) {
             model.addAttribute("stream", stations);
             model.addAttribute("berth", berth.orElse(null));
+            model.addAttribute("verdict", verdict);
+            model.addAttribute("next", next.orElse(null));
         }
+    }
+
+    /** How a plan stands, with what mends it. */
+    Verdict verdict(Account account, Plans.Saved saved, Plan plan, String open) {
+        return Verdict.of(account, saved, plan, open, remedies);
     }
 
     /** @param saved null for a tree that is not saved yet */
@@ -31,7 +40,8 @@ public class Streams {
         Optional<Berth> berth = saved == null
                 ? Optional.empty()
                 : berths.of(account, saved.row().id(), true);
-        return new Seen(Stations.of(saved, plan, open, later, berth), berth);
+        List<Station> stations = Stations.of(saved, plan, open, later, berth);
+        return new Seen(stations, berth, verdict(account, saved, plan, open), Stations.next(stations));
     }
 
     /** The load a tree stands in, without its hours. */

@@ -2,10 +2,14 @@ package kilnryu.app.plan;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.time.Clock;
+import java.time.ZonedDateTime;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import kilnryu.app.account.Account;
+import kilnryu.app.tree.Face;
 import kilnryu.app.tree.TreeStore;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Spoken;
@@ -30,8 +34,10 @@ class TreesController {
 
     private final TreeStore trees;
     private final Plans plans;
+    private final Clock clock;
 
-    TreesController(TreeStore trees, Plans plans) {
+    TreesController(TreeStore trees, Plans plans, Clock clock) {
+        this.clock = clock;
         this.trees = trees;
         this.plans = plans;
     }
@@ -44,12 +50,21 @@ class TreesController {
             String metal,
             String charge,
             String flask,
+            String face,
+            String mark,
+            TreeStore.Stand stand,
             String pour,
-            String updated) {}
-
-    @GetMapping("/")
-    String home() {
-        return "redirect:/trees";
+            String away,
+            String updated) {
+        /** The mark in words, for those who do not see it. */
+        public String told() {
+            return switch (mark) {
+                case "stop" -> "a stop stands against it";
+                case "warn" -> "a warning";
+                case "good" -> "no problems found";
+                default -> "not yet judged";
+            };
+        }
     }
 
     @GetMapping("/trees")
@@ -58,11 +73,16 @@ class TreesController {
             @RequestParam(defaultValue = "") String q,
             @RequestParam(defaultValue = "updated") String sort,
             @RequestParam(defaultValue = "false") boolean archived,
+            @RequestParam(defaultValue = "") String mark,
             Model model) {
         String search = q.length() > 120 ? q.substring(0, 120) : q.replace("\u0000", "");
-        List<Line> lines = trees.list(account.studioId(), archived, search, sort(sort), SHOWN).stream()
-                .map(r -> line(r, account))
-                .toList();
+        List<Long> also = search.isBlank() ? List.of() : trees.ofPieces(account.studioId(), search);
+        List<TreeStore.Row> rows = plans.withFaces(
+                account,
+                trees.list(new TreeStore.Wanted(account.studioId(), archived, search, also, mark, sort(sort), SHOWN)));
+        ZonedDateTime now = clock.instant().atZone(account.zoneId());
+        List<Line> lines = rows.stream().map(r -> line(r, account, now)).toList();
+        model.addAttribute("mark", mark);
         model.addAttribute("lines", lines);
         model.addAttribute("total", trees.count(account.studioId(), archived));
         model.addAttribute("q", search);
@@ -133,7 +153,12 @@ class TreesController {
                 .orElse(TreeStore.Sort.UPDATED);
     }
 
-    private static Line line(TreeStore.Row r, Account account) {
+    private static Line line(TreeStore.Row r, Account account, ZonedDateTime now) {
+        Optional<ZonedDateTime> pour = r.stand().station() == 5
+                ? Optional.empty()
+                : r.stand()
+                        .poured(account.zoneId())
+                        .or(() -> Optional.ofNullable(r.pourAt()).map(p -> p.atZone(account.zoneId())));
         boolean precious = r.alloy() != null && r.alloy().matches(".*(silver|gold|platinum).*");
         return new Line(
                 r.id(),
@@ -142,7 +167,11 @@ class TreesController {
                 mass(r.cavityGrams(), account, precious),
                 mass(r.chargeGrams(), account, precious),
                 r.flask() == null ? "" : Spoken.in(r.flask(), account.units()),
-                r.pourAt() == null ? "" : Show.dayAndClock(r.pourAt().atZone(account.zoneId())),
+                Face.drawn(r.face()),
+                r.mark() == null ? "note" : r.mark(),
+                r.stand(),
+                pour.map(Show::dayAndClock).orElse(""),
+                pour.map(p -> Show.away(now, p)).orElse(""),
                 Show.dayAndClock(r.updatedAt().atZone(account.zoneId())));
     }
 

@@ -3,9 +3,11 @@ package kilnryu.app.sheet;
 import java.util.List;
 import java.util.Map;
 import org.springframework.web.util.HtmlUtils;
+import tools.jackson.databind.json.JsonMapper;
 
 /** A form of fields: each with what was typed, what was understood and what is wrong. */
 public record SheetForm(Fields fields, Map<String, String> typed, boolean showErrors) {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
 
     /** A field for the template. */
     public record Field(String path, String id, String value, String echo, String error) {
@@ -101,5 +103,17 @@ public record SheetForm(Fields fields, Map<String, String> typed, boolean showEr
                     .append("</option>");
         }
         return html.toString();
+    }
+
+    /** Whether something was typed in any of these, or could not be read: a fold with them stands open. */
+    public boolean anyOf(String... paths) {
+        return java.util.Arrays.stream(paths)
+                .map(this::field)
+                .anyMatch(f -> !f.value().isBlank() || f.isWrong());
+    }
+
+    /** Fields as a document that a script fills in. */
+    public String json(Map<String, String> fields) {
+        return JSON.writeValueAsString(fields);
     }
 }

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.function.LongFunction;
 import kilnryu.app.school.Schools;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
@@ -24,6 +25,7 @@ import kilnryu.core.gating.Joint;
 import kilnryu.core.gating.Member;
 import kilnryu.core.gating.Use;
 import kilnryu.core.material.PatternMaterial;
+import kilnryu.core.mesh.Profile;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
@@ -44,10 +46,12 @@ public final class GatingReader {
 
     private final Fields fields;
     private final TreePlan tree;
+    private final LongFunction<Optional<Profile>> faces;
 
-    private GatingReader(Fields fields, TreePlan tree) {
+    private GatingReader(Fields fields, TreePlan tree, LongFunction<Optional<Profile>> faces) {
         this.fields = fields;
         this.tree = tree;
+        this.faces = faces;
     }
 
     /**
@@ -63,19 +67,30 @@ public final class GatingReader {
         }
     }
 
-    /** What a tree is judged by. */
-    public record Rules(Factors factors, Schools schools) {}
+    /**
+     * What a tree is judged by, and drawn from.
+     *
+     * @param faces the shadow of a piece by its number, where it has a mesh
+     */
+    public record Rules(Factors factors, Schools schools, LongFunction<Optional<Profile>> faces) {
+        /** Where no piece has a mesh. */
+        public Rules(Factors factors, Schools schools) {
+            this(factors, schools, id -> Optional.empty());
+        }
+    }
 
     /** Empty for a tree that is a list of parts only, or that cannot be read. */
     public static Optional<Built> read(Fields fields, TreePlan tree, Heat heat, Rules rules) {
-        return new GatingReader(fields, tree).built(heat, rules);
+        return new GatingReader(fields, tree, rules.faces).built(heat, rules);
     }
 
     /** One part as a member, wherever it stands. */
     public static Optional<Member> member(Fields fields, TreePlan tree, String key) {
         List<String> keys = fields.keys("parts");
         int index = keys.indexOf(key);
-        return index < 0 ? Optional.empty() : Optional.of(new GatingReader(fields, tree).member(key, index, keys));
+        return index < 0
+                ? Optional.empty()
+                : Optional.of(new GatingReader(fields, tree, id -> Optional.empty()).member(key, index, keys));
     }
 
     private Optional<Built> built(Heat heat, Rules rules) {
@@ -244,7 +259,13 @@ public final class GatingReader {
                 walls(at, length, width, thickness),
                 core(at),
                 traps(at),
-                fields.quantity(at + "area_cm2", Range.AREA));
+                fields.quantity(at + "area_cm2", Range.AREA),
+                face(at));
+    }
+
+    private Optional<Profile> face(String at) {
+        String piece = fields.written().getOrDefault(at + "piece", "");
+        return piece.matches("\\d{1,18}") ? faces.apply(Long.parseLong(piece)) : Optional.empty();
     }
 
     private Form.Traps traps(String at) {

@@ -18,6 +18,7 @@ import kilnryu.core.gating.Member;
 import kilnryu.core.gating.Placing;
 import kilnryu.core.gating.Placing.Single;
 import kilnryu.core.gating.Use;
+import kilnryu.core.mesh.Profile;
 import kilnryu.core.mesh.Vec;
 import kilnryu.core.quantity.Measure;
 import org.springframework.web.util.HtmlUtils;
@@ -34,6 +35,8 @@ public final class TreeDrawing {
     private static final double FOOT = 44;
     private static final int MOST_DRAWN = 700;
     private static final double SMALLEST_HANDLE = 7;
+    /** Half of what a finger needs, in the drawing's units; a page never draws it smaller than they are. */
+    private static final double FINGER = 13;
 
     private final GatingPlan plan;
     private final List<Finding> pinned;
@@ -70,6 +73,13 @@ public final class TreeDrawing {
         return new TreeDrawing(plan, pinned, lengthFields, units).draw();
     }
 
+    /** As it is, with its measures and nothing to take hold of; a part that is touched is known by its key. */
+    public static String still(GatingPlan plan, Units units) {
+        TreeDrawing drawing = new TreeDrawing(plan, List.of(), Map.of(), units);
+        drawing.members();
+        return drawing.svg.done();
+    }
+
     /** Only its outline, cup down on a base, for drawing inside a mold: origin at the base, mm times scale. */
     public static void inMold(GatingPlan plan, Svg into, double atX, double atBase, double scale, String paint) {
         backToFront(plan).forEach(s -> into.path(outline(s, -scale, scale, atX, atBase), paint));
@@ -82,6 +92,16 @@ public final class TreeDrawing {
         into.endGroup();
     }
 
+    /** Outlines of the members in front as one path, cup down. */
+    static String path(GatingPlan plan, int most, double atX, double atBase, double scale) {
+        List<Single> front = backToFront(plan);
+        StringBuilder path = new StringBuilder();
+        front.subList(Math.max(0, front.size() - most), front.size())
+                .forEach(
+                        s -> path.append(outline(s, -scale, scale, atX, atBase)).append(' '));
+        return path.toString().stripTrailing();
+    }
+
     /** How far anything, such as a vent, rises over the rim, mm. */
     private double above() {
         return Math.max(
@@ -90,6 +110,15 @@ public final class TreeDrawing {
     }
 
     private String draw() {
+        members();
+        for (Member member : plan.assembly().fromRoot()) {
+            handles(plan.placing().of(member).get(0));
+        }
+        pins();
+        return svg.done();
+    }
+
+    private void members() {
         rim();
         double front = -plan.placing().width() / 6;
         for (Single s : backToFront(plan)) {
@@ -97,11 +126,6 @@ public final class TreeDrawing {
             svg.path(outline(s, scale, scale, axis, rimY()), paint(s.member(), far));
         }
         dimensions();
-        for (Member member : plan.assembly().fromRoot()) {
-            handles(plan.placing().of(member).get(0));
-        }
-        pins();
-        return svg.done();
     }
 
     private static List<Single> backToFront(GatingPlan plan) {
@@ -137,7 +161,9 @@ public final class TreeDrawing {
     private static String outline(Single s, double up, double across, double x0, double y0) {
         Form form = s.member().form();
         if (form instanceof Form.Body b) {
-            return ellipse(s, b, up, across, x0, y0);
+            return b.profile()
+                    .map(p -> shadow(s, b, p, new double[] {up, across, x0, y0}))
+                    .orElseGet(() -> ellipse(s, b, up, across, x0, y0));
         }
         double ax = x0 + s.root().x() * across;
         double ay = y0 - s.root().z() * up;
@@ -184,6 +210,36 @@ public final class TreeDrawing {
                 r,
                 r,
                 -2 * r);
+    }
+
+    /**
+     * A piece by the shadow of its mesh: as a leaf cut along it and turned as the piece is, the broader of its two toward the
+     * eye. The end that is up by its mesh is drawn up.
+     */
+    private static String shadow(Single s, Form.Body b, Profile profile, double[] frame) {
+        Vec level = Placing.across(s.way());
+        Vec other = level.cross(s.way());
+        boolean wide = Math.abs(other.y()) >= Math.abs(level.y());
+        Vec across = wide ? level : other;
+        double broad = wide ? Math.max(b.width(), b.thickness()) : Math.min(b.width(), b.thickness());
+        boolean turned = profile.up() != 0 && (profile.up() > 0) == (s.way().z() < 0);
+        StringBuilder path = new StringBuilder();
+        for (List<Profile.Place> rim : wide ? profile.wide() : profile.thin()) {
+            boolean first = true;
+            for (Profile.Place p : rim) {
+                double along = (turned ? 1 - p.along() : p.along()) * b.length();
+                Vec at = s.root().plus(s.way().times(along)).plus(across.times(p.across() * broad));
+                path.append(String.format(
+                        Locale.ROOT,
+                        "%s%.1f,%.1f ",
+                        first ? "M" : "L",
+                        frame[2] + at.x() * frame[1],
+                        frame[3] - at.z() * frame[0]));
+                first = false;
+            }
+            path.append("Z ");
+        }
+        return path.toString().stripTrailing();
     }
 
     /** The shadow of an ellipsoid is an ellipse: its axes are those of the sum of the half axes' products. */
@@ -321,6 +377,13 @@ public final class TreeDrawing {
                 grip.value,
                 joint ? Svg.PAPER : Svg.VERDIGRIS,
                 Svg.VERDIGRIS);
+        svg.ellipse(
+                x(at),
+                y(at),
+                FINGER,
+                FINGER,
+                "class=\"halo\" fill=\"none\" pointer-events=\"all\" data-key=\"" + key + "\" data-field=\""
+                        + HtmlUtils.htmlEscape(grip.field) + "\"");
         if (joint) {
             svg.ellipse(x(at), y(at), r, r, paint);
         } else {

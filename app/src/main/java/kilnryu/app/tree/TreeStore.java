@@ -5,8 +5,12 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.time.OffsetDateTime;
+import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.time.ZonedDateTime;
+import java.time.format.DateTimeParseException;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -42,11 +46,71 @@ public class TreeStore {
             String flask,
             Instant pourAt,
             Instant updatedAt,
-            boolean archived) {}
+            boolean archived,
+            String face,
+            String mark,
+            Stand stand,
+            String ahead) {
+        /** The same with a face that was made just now. */
+        public Row seen(String itsFace, String itsMark) {
+            return new Row(
+                    id,
+                    name,
+                    alloy,
+                    cavityGrams,
+                    chargeGrams,
+                    flask,
+                    pourAt,
+                    updatedAt,
+                    archived,
+                    itsFace,
+                    itsMark,
+                    stand,
+                    ahead);
+        }
+    }
+
+    /**
+     * Where a tree stands in the work.
+     *
+     * @param station the last of these that it has reached: 1 tree, 2 mold, 3 mixing or shell, 4 firing, 5 pour
+     * @param words as in "in the kiln, load Dunlin"
+     * @param address of the page on which it is seen, empty for the tree's own
+     * @param pour hour of its load as written, with or without a zone; null where it stands in none
+     */
+    public record Stand(int station, String words, String address, String pour) {
+        Stand(int station, String words, String address) {
+            this(station, words, address, null);
+        }
+
+        /** When it is poured with its load. */
+        public Optional<ZonedDateTime> poured(ZoneId zone) {
+            if (pour == null || pour.isBlank()) {
+                return Optional.empty();
+            }
+            try {
+                return Optional.of(
+                        pour.contains("[") || pour.endsWith("Z")
+                                ? ZonedDateTime.parse(pour).withZoneSameInstant(zone)
+                                : LocalDateTime.parse(pour).atZone(zone));
+            } catch (DateTimeParseException e) {
+                // typed otherwise: the load's own page reads it
+                return Optional.empty();
+            }
+        }
+    }
 
     /** What the list shows, kept with each save. */
     public record Summary(
-            String name, String alloy, Double cavityGrams, Double chargeGrams, String flask, Instant pourAt) {}
+            String name,
+            String alloy,
+            Double cavityGrams,
+            Double chargeGrams,
+            String flask,
+            Instant pourAt,
+            String face,
+            String mark,
+            String ahead) {}
 
     /** Columns the list may be sorted by. */
     public enum Sort {
@@ -63,20 +127,139 @@ public class TreeStore {
         }
     }
 
-    public List<Row> list(long studio, boolean archived, String search, Sort sort, int most) {
-        String order = sort.sql;
-        return jdbc.sql("""
-                        select * from tree
-                         where studio_id = :studio and (archived_at is not null) = :archived
-                           and (:search = '' or position(lower(:search) in lower(name)) > 0)
-                         order by %s, id limit :most
-                        """.formatted(order))
+    /** What is in work of a tree: its last load, shell and mixing, for the rows that are asked for only. */
+    private static final String STANDS = """
+            select t.*, f.id as load_id, f.name as load_name, f.state as load_state,
+                   exists (select 1 from firing_event e
+                            where e.firing_id = f.id and e.kind = 'duty' and e.subject like 'pour%%') as poured,
+                   coalesce(f.ahead->>'pour', f.fields->>'pour_at') as load_pour,
+                   r.id as run_id, r.ended_at is not null as run_ended, r.ended_as as run_as,
+                   (select count(*) from dip d where d.run_id = r.id and not d.removed) as coats_on,
+                   (select count(*) from shell_coat c where c.run_id = r.id) as coats,
+                   x.id as mix_id, x.tree_id is null as mix_shared, x.ended_at is not null as mix_ended
+              from (%s) t
+              left join lateral (select f.* from firing_mold m join firing f on f.id = m.firing_id
+                                  where m.tree_id = t.id and f.archived_at is null
+                                  order by case f.state when 'running' then 0 when 'planned' then 1 else 2 end, f.id desc
+                                  limit 1) f on true
+              left join lateral (select r.* from shell_run r where r.tree_id = t.id order by r.begun_at desc limit 1) r
+                     on true
+              left join lateral (select x.* from mix_session x
+                                  where not x.given_up
+                                    and (x.tree_id = t.id
+                                         or x.id in (select s.mix_session_id from mix_session_tree s where s.tree_id = t.id))
+                                  order by x.started_at desc limit 1) x on true
+            """;
+
+    /**
+     * Which trees a list is of.
+     *
+     * @param also numbers of trees that are found by other words than their name
+     * @param mark only those with this mark; empty for all
+     */
+    public record Wanted(
+            long studio, boolean archived, String search, List<Long> also, String mark, Sort sort, int most) {}
+
+    /** Trees with pieces whose name, commission or client hold these words. */
+    public List<Long> ofPieces(long studio, String search) {
+        List<String> pieces = jdbc.sql("""
+                        select id::text from piece
+                         where studio_id = :studio
+                           and position(lower(:search) in
+                                 lower(concat_ws(' ', name, fields->>'commission', fields->>'client'))) > 0
+                         limit 50
+                        """)
                 .param("studio", studio)
-                .param("archived", archived)
                 .param("search", search)
+                .query(String.class)
+                .list();
+        if (pieces.isEmpty()) {
+            return List.of();
+        }
+        return jdbc.sql("""
+                        select s.tree_id from sheet s join tree t on t.id = s.tree_id
+                         where t.studio_id = :studio and s.stage = 'tree' and s.fields::text ~ :links limit 500
+                        """)
+                .param("studio", studio)
+                .param("links", "\\]\\.piece\" ?: ?\"(" + String.join("|", pieces) + ")\"")
+                .query(Long.class)
+                .list();
+    }
+
+    public List<Row> list(long studio, boolean archived, String search, Sort sort, int most) {
+        return list(new Wanted(studio, archived, search, List.of(), "", sort, most));
+    }
+
+    /** Those whose name holds the words, and those of them that are found otherwise, such as by their commission. */
+    public List<Row> list(Wanted w) {
+        String which = """
+                select * from tree
+                 where studio_id = :studio and (archived_at is not null) = :archived
+                   and (:search = '' or position(lower(:search) in lower(name)) > 0 or id in (:also))
+                   and (:mark = '' or mark = :mark)
+                 order by %s, id limit :most
+                """.formatted(w.sort.sql);
+        return jdbc.sql("select * from (" + STANDS.formatted(which) + ") s order by " + w.sort.sql + ", id")
+                .param("studio", w.studio)
+                .param("archived", w.archived)
+                .param("search", w.search)
+                .param("mark", w.mark)
+                .param("also", w.also.isEmpty() ? List.of(-1L) : w.also)
+                .param("most", w.most)
+                .query(TreeStore::row)
+                .list();
+    }
+
+    /**
+     * The trees that are worked on: in a load that is planned or runs, in shell, mixed or poured lately, or to be poured soon.
+     *
+     * @param from what ended or was to be poured before counts no more
+     */
+    public List<Row> inWork(long studio, Instant from, Instant until, int most) {
+        String which = """
+                select * from tree
+                 where studio_id = :studio and archived_at is null and id in (
+                   select m.tree_id from firing_mold m join firing f on f.id = m.firing_id
+                    where f.studio_id = :studio and f.archived_at is null
+                      and (f.state in ('planned', 'running') or f.ended_at > :from)
+                   union select tree_id from shell_run where studio_id = :studio and (ended_at is null or ended_at > :from)
+                   union select tree_id from mix_session
+                          where studio_id = :studio and not given_up and started_at > :from and tree_id is not null
+                   union select s.tree_id from mix_session_tree s join mix_session x on x.id = s.mix_session_id
+                          where x.studio_id = :studio and not x.given_up and x.started_at > :from
+                   union select id from tree where studio_id = :studio and archived_at is null
+                          and pour_at between :from and :until)
+                 order by pour_at nulls last, id limit :most
+                """;
+        return jdbc.sql("select * from (" + STANDS.formatted(which) + ") s order by pour_at nulls last, id")
+                .param("studio", studio)
+                .param("from", OffsetDateTime.ofInstant(from, ZoneOffset.UTC))
+                .param("until", OffsetDateTime.ofInstant(until, ZoneOffset.UTC))
                 .param("most", most)
                 .query(TreeStore::row)
                 .list();
+    }
+
+    /** The faces of trees with this piece are made anew: its mesh was measured, turned or taken off. */
+    public void forgetFaces(long piece) {
+        jdbc.sql("""
+                        update tree set face = null
+                         where studio_id = (select studio_id from piece where id = :piece)
+                           and id in (select tree_id from sheet where stage = 'tree' and fields::text ~ :link)
+                        """)
+                .param("piece", piece)
+                .param("link", "\\]\\.piece\" ?: ?\"" + piece + "\"")
+                .update();
+    }
+
+    /** Keeps the face of a tree that was saved before faces were kept. */
+    public void keepFace(long id, String face, String mark, String ahead) {
+        jdbc.sql("update tree set face = :face, mark = :mark, ahead = :ahead::json where id = :id and face is null")
+                .param("face", face)
+                .param("ahead", ahead)
+                .param("mark", mark)
+                .param("id", id)
+                .update();
     }
 
     public long count(long studio, boolean archived) {
@@ -88,7 +271,7 @@ public class TreeStore {
     }
 
     public Optional<Row> find(long studio, long id) {
-        return jdbc.sql("select * from tree where id = :id and studio_id = :studio")
+        return jdbc.sql(STANDS.formatted("select * from tree where id = :id and studio_id = :studio"))
                 .param("id", id)
                 .param("studio", studio)
                 .query(TreeStore::row)
@@ -110,7 +293,8 @@ public class TreeStore {
     public void summarise(long id, Summary s) {
         jdbc.sql("""
                         update tree set name = :name, alloy = :alloy, cavity_g = :cavity, charge_g = :charge,
-                               flask = :flask, pour_at = :pour, updated_at = :now
+                               flask = :flask, pour_at = :pour, face = :face, mark = :mark,
+                               ahead = :ahead::json, updated_at = :now
                          where id = :id
                         """)
                 .param("name", s.name)
@@ -118,6 +302,9 @@ public class TreeStore {
                 .param("cavity", s.cavityGrams)
                 .param("charge", s.chargeGrams)
                 .param("flask", s.flask)
+                .param("face", s.face)
+                .param("mark", s.mark)
+                .param("ahead", s.ahead)
                 .param("pour", s.pourAt == null ? null : OffsetDateTime.ofInstant(s.pourAt, ZoneOffset.UTC))
                 .param("now", now())
                 .param("id", id)
@@ -163,7 +350,48 @@ public class TreeStore {
                 rs.getString("flask"),
                 instant(rs.getTimestamp("pour_at")),
                 instant(rs.getTimestamp("updated_at")),
-                rs.getTimestamp("archived_at") != null);
+                rs.getTimestamp("archived_at") != null,
+                rs.getString("face"),
+                rs.getString("mark"),
+                stand(rs),
+                rs.getString("ahead"));
+    }
+
+    private static Stand stand(ResultSet rs) throws SQLException {
+        String load = rs.getString("load_state");
+        String name = rs.getString("load_name");
+        String at = "/firings/" + rs.getLong("load_id");
+        if ("running".equals(load)) {
+            return new Stand(4, "in the kiln, load " + name, at + "/run", rs.getString("load_pour"));
+        }
+        if ("done".equals(load)) {
+            boolean poured = rs.getBoolean("poured");
+            return new Stand(poured ? 5 : 4, (poured ? "poured" : "fired") + ", load " + name, at + "/log");
+        }
+        String waits = load == null ? "" : ", in load " + name;
+        long run = rs.getLong("run_id");
+        if (run > 0 && !rs.getBoolean("run_ended")) {
+            long on = rs.getLong("coats_on");
+            String coats = "shell, " + on + " of " + rs.getLong("coats") + " coats" + waits;
+            return new Stand(3, coats, "/shells/" + run, rs.getString("load_pour"));
+        }
+        if (run > 0) {
+            String words = "shell " + rs.getString("run_as") + waits;
+            return new Stand(3, words, load == null ? "/shells/" + run : at, rs.getString("load_pour"));
+        }
+        long mix = rs.getLong("mix_id");
+        if (mix > 0) {
+            String bench = rs.getBoolean("mix_shared") ? "/mixing/" + mix : "/trees/" + rs.getLong("id") + "/bench";
+            return rs.getBoolean("mix_ended")
+                    ? new Stand(3, "mixed" + waits, load == null ? "" : at, rs.getString("load_pour"))
+                    : new Stand(3, "being mixed", bench, rs.getString("load_pour"));
+        }
+        if (rs.getString("flask") != null) {
+            boolean shell = rs.getString("flask").equals("shell");
+            String words = (shell ? "shell not begun" : "to be mixed") + waits;
+            return new Stand(2, words, load == null ? "" : at, rs.getString("load_pour"));
+        }
+        return new Stand(1, rs.getString("alloy") == null ? "begun" : "no mold yet", "");
     }
 
     private static Instant instant(Timestamp at) {

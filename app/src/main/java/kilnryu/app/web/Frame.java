@@ -5,6 +5,7 @@ import java.security.Principal;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.ModelAttribute;
 
 /** What the frame round every page needs: where we are, and who is signed in, if anyone. */
@@ -28,6 +29,12 @@ public class Frame {
     @ModelAttribute("path")
     String path(HttpServletRequest request) {
         return request.getRequestURI();
+    }
+
+    /** Light or dark where someone chose it; else as the device has it. */
+    @ModelAttribute("theme")
+    String theme(@CookieValue(name = "theme", defaultValue = "") String chosen) {
+        return chosen.equals("dark") || chosen.equals("light") ? chosen : null;
     }
 
     /** A word on the disk, while there is time to make room. */

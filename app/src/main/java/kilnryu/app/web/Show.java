@@ -211,6 +211,31 @@ public final class Show {
         return at.format(WEEKDAY_AND_CLOCK);
     }
 
+    /** How far off: "in 2 days", "in 5 h", "now", "18 h ago". */
+    public static String away(ZonedDateTime now, ZonedDateTime then) {
+        Duration off = Duration.between(now, then);
+        Duration far = off.abs();
+        if (far.toMinutes() < 1) {
+            return "now";
+        }
+        String words = distance(far);
+        return off.isNegative() ? words + " ago" : "in " + words;
+    }
+
+    /** A distance in time as people say it: minutes, then hours and minutes, then hours, then days. */
+    public static String distance(Duration far) {
+        if (far.toMinutes() < 60) {
+            return far.toMinutes() + " min";
+        }
+        if (far.toHours() < 10) {
+            return far.toHours() + " h" + (far.toMinutesPart() == 0 ? "" : " " + far.toMinutesPart() + " min");
+        }
+        if (far.toHours() < 36) {
+            return Math.round(far.toMinutes() / 60.0) + " h";
+        }
+        return Math.round(far.toHours() / 24.0) + " days";
+    }
+
     public static String dayAndClock(ZonedDateTime at) {
         return at.format(DAY_AND_CLOCK);
     }

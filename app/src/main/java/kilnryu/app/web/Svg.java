@@ -81,6 +81,28 @@ public final class Svg {
         return this;
     }
 
+    /** A stop of a gradient: where along it, 0 to 1, and which colour. */
+    public record Stop(double share, String colour) {}
+
+    /** A gradient from left to right between two places, that shapes are filled with by its name. */
+    public Svg gradient(String name, double from, double to, java.util.List<Stop> stops) {
+        out.append(fmt(
+                "<linearGradient id=\"%s\" gradientUnits=\"userSpaceOnUse\" x1=\"%s\" x2=\"%s\" y1=\"0\" y2=\"0\">",
+                name, n(from), n(to)));
+        stops.forEach(s -> out.append(fmt("<stop offset=\"%.4f\" stop-color=\"%s\"/>", s.share, s.colour)));
+        return ends("</linearGradient>");
+    }
+
+    /** Begins what leads to a page; {@link #endLink()} ends it. */
+    public Svg link(String address, String label) {
+        out.append(fmt("<a href=\"%s\" aria-label=\"%s\">", escape(address), escape(label)));
+        return this;
+    }
+
+    public Svg endLink() {
+        return ends("</a>");
+    }
+
     public Svg text(double x, double y, String words, String paint) {
         out.append(fmt("<text x=\"%s\" y=\"%s\" %s>%s</text>", n(x), n(y), paint, escape(words)));
         return this;

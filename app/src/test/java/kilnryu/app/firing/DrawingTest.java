@@ -64,8 +64,10 @@ class DrawingTest {
         Plan plan = plan("Sea pea");
         return SectionDrawing.of(
                 plan.flask().orElseThrow(),
+                java.util.Optional.empty(),
                 plan.outline().orElseThrow(),
                 plan.clearances().orElseThrow(),
+                new SectionDrawing.Lean(0, 0, plan.outline().orElseThrow().height()),
                 units);
     }
 
@@ -82,7 +84,7 @@ class DrawingTest {
     void theSectionIsDimensionedInTheReadersUnits() {
         assertThat(section(Units.METRIC)).contains("100 mm inside").contains(">200 mm<");
         assertThat(section(new Units(Units.System.IMPERIAL, false))).contains("3.937 in inside");
-        assertThat(section(Units.METRIC)).doesNotContain("style=").doesNotContain("class=");
+        assertThat(section(Units.METRIC)).doesNotContain("style=").contains("class=\"grip\"", "data-tall");
     }
 
     @Test

@@ -45,7 +45,8 @@ class LoadCurveTest {
                 List.of(),
                 -1,
                 true,
-                Optional.empty());
+                Optional.empty(),
+                List.of());
     }
 
     private static LoadCurve.Data with(List<Progress.Sample> measured, Optional<ZonedDateTime> start) {
@@ -63,7 +64,8 @@ class LoadCurveTest {
                 measured,
                 200,
                 false,
-                Optional.empty());
+                Optional.empty(),
+                List.of());
     }
 
     private static List<Double> path(String svg, String of) {
@@ -134,7 +136,8 @@ class LoadCurveTest {
                 d.measured(),
                 -1,
                 true,
-                LoadCurve.Window.named("262.00 by 1600"));
+                LoadCurve.Window.named("262.00 by 1600"),
+                List.of());
         String svg = LoadCurve.of(in, Units.METRIC);
         List<Double> asked = path(svg, "asked");
         // 52 minutes of 262; 150 of 1600

@@ -47,7 +47,14 @@ class JudgedTest {
         return Plan.read(
                 typed,
                 new Plan.Reading(
-                        Units.METRIC, Factors.HANDBOOK, ZoneOffset.UTC, Schools.NONE, Mixes.NONE, Recipes.NONE, hands));
+                        Units.METRIC,
+                        Factors.HANDBOOK,
+                        ZoneOffset.UTC,
+                        Schools.NONE,
+                        Mixes.NONE,
+                        Recipes.NONE,
+                        hands,
+                        id -> java.util.Optional.empty()));
     }
 
     private Judged judged() {

@@ -15,8 +15,10 @@ import kilnryu.core.finding.Findings;
  * moves the hands, not the mold.
  */
 public record BackPlan(BurnoutProgram program, ZonedDateTime pour, List<Clocked> duties, Findings findings) {
-    private static final LocalTime NIGHT_FROM = LocalTime.of(22, 30);
-    private static final LocalTime NIGHT_TO = LocalTime.of(5, 30);
+    /** From here to {@link #NIGHT_TO} nobody should have to get up. */
+    public static final LocalTime NIGHT_FROM = LocalTime.of(22, 30);
+
+    public static final LocalTime NIGHT_TO = LocalTime.of(5, 30);
     private static final int HALF_HOURS_TRIED = 48;
     private static final int LONGEST_WAIT_MIN = 600;
 
@@ -82,6 +84,12 @@ public record BackPlan(BurnoutProgram program, ZonedDateTime pour, List<Clocked>
                         + atNight.get(0).at.toLocalTime().withSecond(0).withNano(0) + more + ".",
                 "A tired hand forgets the tray, and hot wax burns.",
                 remedy);
+    }
+
+    /** The next hour of the pour, in half hours up to a day, at which nobody has to get up; empty when nobody has to now. */
+    public Optional<ZonedDateTime> instead() {
+        boolean kept = duties.stream().noneMatch(c -> night(c.at));
+        return kept ? Optional.empty() : sleepSafe(program, pour);
     }
 
     private static Optional<ZonedDateTime> sleepSafe(BurnoutProgram program, ZonedDateTime pour) {

@@ -3,6 +3,7 @@ package kilnryu.core.gating;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import kilnryu.core.mesh.Profile;
 
 /** The shape of a member, all measures in mm. */
 public sealed interface Form {
@@ -42,6 +43,7 @@ public sealed interface Form {
      * @param core empty for a piece without one
      * @param traps further high and low points, as a mesh or the caster's eye finds them
      * @param area of its face, cm2, as its mesh has it; empty where only its measures are known
+     * @param profile its shadow, for drawing it; empty where it has no mesh
      */
     record Body(
             double length,
@@ -50,8 +52,21 @@ public sealed interface Form {
             Optional<Walls> walls,
             Optional<Core> core,
             Traps traps,
-            OptionalDouble area)
+            OptionalDouble area,
+            Optional<Profile> profile)
             implements Form {
+        /** One without a mesh. */
+        public Body(
+                double length,
+                double width,
+                double thickness,
+                Optional<Walls> walls,
+                Optional<Core> core,
+                Traps traps,
+                OptionalDouble area) {
+            this(length, width, thickness, walls, core, traps, area, Optional.empty());
+        }
+
         /** One whose face nobody measured. */
         public Body(
                 double length,
