@@ -1,4 +1,7 @@
 // A firing's page: corners of the program that are dragged or moved by keys, molds on the floors, the section, the run.
+const opening = document.querySelector("[data-opening]");
+if (opening) location.replace(opening.dataset.opening + location.hash);
+if (new URLSearchParams(location.search).has("whole")) history.replaceState(history.state, "", location.pathname + location.hash);
 const program = document.getElementById("program");
 const snap = (value, step) => Math.round(value / step) * step;
 
@@ -371,6 +374,45 @@ if (scrub) {
   range.addEventListener("input", draw);
 }
 
+// A countdown to what is asked next; what is late calls: in the title of the page, with a sound where it was allowed.
+const running = document.querySelector(".run-work.night");
+if (running) {
+  let since = performance.now();
+  const bare = document.title;
+  let told = 0;
+  let sound = null;
+  const two = (n) => String(n).padStart(2, "0");
+  const said = (s) => (s >= 3600 ? `${Math.floor(s / 3600)} h ${two(Math.floor((s % 3600) / 60))} min` : `${Math.floor(s / 60)}:${two(s % 60)}`);
+  const beep = () => {
+    if (!sound) return;
+    const tone = sound.createOscillator();
+    const loud = sound.createGain();
+    loud.gain.value = 0.2;
+    tone.frequency.value = 660;
+    tone.connect(loud).connect(sound.destination);
+    tone.start();
+    tone.stop(sound.currentTime + 0.5);
+  };
+  const calls = document.querySelector("[data-calls]");
+  calls?.addEventListener("change", () => {
+    sound = calls.checked ? new AudioContext() : null;
+    beep();
+  });
+  const tick = () => {
+    const inside = document.querySelector("#live .inside-run");
+    const overdue = Number(inside?.dataset.overdue ?? 0);
+    const left = document.querySelector("[data-countdown]");
+    if (left) left.textContent = said(Math.max(0, Number(left.dataset.seconds) - Math.floor((performance.now() - since) / 1000)));
+    document.title = overdue > 0 ? `(${overdue}) ${inside.dataset.first} · ${bare}` : bare;
+    // at once when it becomes late, then each minute
+    if (overdue > told || (overdue > 0 && Math.floor(Date.now() / 1000) % 60 === 0)) beep();
+    told = overdue;
+  };
+  document.addEventListener("kiln:fresh", () => { since = performance.now(); tick(); });
+  tick();
+  setInterval(tick, 1000);
+}
+
 // The run: the server says when something was measured or happened, the page fetches it.
 const live = document.getElementById("live");
 if (live?.dataset.events) {
@@ -388,6 +430,7 @@ if (live?.dataset.events) {
       else { const id = document.activeElement.id; live.innerHTML = await answer.text(); if (id) document.getElementById(id)?.focus(); }
       for (const d of live.querySelectorAll("details")) if (open.includes(d.dataset.key)) d.open = true;
       document.getElementById("lost").hidden = true;
+      document.dispatchEvent(new CustomEvent("kiln:fresh"));
     } catch {
       document.getElementById("lost").hidden = false;
     }

@@ -34,6 +34,16 @@ if (form?.querySelector(".listed")) {
   });
 }
 
+// A proposal that fills a field; nothing is saved by it.
+document.addEventListener("click", (event) => {
+  const button = event.target.closest?.("[data-fills]");
+  const field = button && form?.elements[button.dataset.fills];
+  if (!field) return;
+  field.value = button.dataset.value;
+  field.dispatchEvent(new Event("change", { bubbles: true }));
+  field.focus();
+});
+
 form?.addEventListener("click", (event) => {
   const part = event.target.closest(".part");
   if (!part) return;

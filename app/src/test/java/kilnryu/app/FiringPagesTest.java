@@ -296,7 +296,7 @@ class FiringPagesTest extends AppTest {
         long id = firing();
         assertThat(send(owner, "/firings/" + id + "/start", Map.of()).getRedirectedUrl())
                 .endsWith("#start");
-        assertThat(send(owner, "/firings/" + id + "/start", Map.of("ready", "on"))
+        assertThat(send(owner, "/firings/" + id + "/start", Map.of("ready", "on", "even_so", "on"))
                         .getRedirectedUrl())
                 .endsWith("/run");
         return id;
@@ -305,7 +305,7 @@ class FiringPagesTest extends AppTest {
     @Test
     void aFiringStartsOnceAndItsDutiesAreTickedOnce() throws Exception {
         long id = started();
-        send(owner, "/firings/" + id + "/start", Map.of("ready", "on"));
+        send(owner, "/firings/" + id + "/start", Map.of("ready", "on", "even_so", "on"));
         String run = page(owner, "/firings/" + id + "/run");
         assertThat(run).contains("close the kiln, vent open", "Stand-in controller", "all done, foreseen now");
         assertThat(run.split("Reed warbler stands").length).isEqualTo(2);
@@ -474,7 +474,7 @@ class FiringPagesTest extends AppTest {
         }
         Map<String, String> theirs = load(tree);
         assertThat(send(stranger, "/firings/0/load", theirs).getStatus()).isEqualTo(422);
-        assertThat(send(stranger, "/firings/" + id + "/start", Map.of("ready", "on"))
+        assertThat(send(stranger, "/firings/" + id + "/start", Map.of("ready", "on", "even_so", "on"))
                         .getStatus())
                 .isEqualTo(404);
     }

@@ -153,7 +153,8 @@ class KeptPagesTest extends AppTest {
         load.put("molds[" + tree + "].in", "yes");
         String at = send(owner, "/firings/0/load", load).getRedirectedUrl();
         String firing = "/firings/" + number(at);
-        assertThat(send(owner, firing + "/start", Map.of("ready", "on")).getRedirectedUrl())
+        assertThat(send(owner, firing + "/start", Map.of("ready", "on", "even_so", "on"))
+                        .getRedirectedUrl())
                 .isEqualTo(firing + "/run");
         return firing;
     }

@@ -196,7 +196,7 @@ class RacesTest extends AppTest {
     @Test
     void aFiringIsStartedOnceAndEndedOnce() throws Exception {
         long id = firing();
-        sentAtOnce(4, "/firings/" + id + "/start", Map.of("ready", "on"));
+        sentAtOnce(4, "/firings/" + id + "/start", Map.of("ready", "on", "even_so", "on"));
         assertThat(count("firing_event where firing_id = ? and kind = 'started'", id))
                 .isEqualTo(1);
         assertThat(count("firing_event where firing_id = ? and kind = 'loaded'", id))
@@ -221,7 +221,7 @@ class RacesTest extends AppTest {
     @Test
     void threeLogsAtOnce() throws Exception {
         long id = firing();
-        send(owner, "/firings/" + id + "/start", Map.of("ready", "on"));
+        send(owner, "/firings/" + id + "/start", Map.of("ready", "on", "even_so", "on"));
         StringBuilder csv = new StringBuilder("seconds,temperature\n");
         for (int i = 0; i < 45_000; i++) {
             csv.append(i).append(",20.5\n");

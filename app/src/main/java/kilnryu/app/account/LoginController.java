@@ -1,13 +1,22 @@
 package kilnryu.app.account;
 
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import kilnryu.app.web.Units;
 import org.springframework.http.HttpStatus;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContext;
+import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.authentication.WebAuthenticationDetailsSource;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -20,11 +29,16 @@ import org.springframework.web.server.ResponseStatusException;
 class LoginController {
     private final AccountStore accounts;
     private final PasswordEncoder passwords;
+    private final SignIn signIn;
 
-    LoginController(AccountStore accounts, PasswordEncoder passwords) {
+    LoginController(AccountStore accounts, PasswordEncoder passwords, SignIn signIn) {
+        this.signIn = signIn;
         this.accounts = accounts;
         this.passwords = passwords;
     }
+
+    /** A time zone, found by its city. */
+    public record Zone(String id, String city) {}
 
     @GetMapping("/login")
     String login(@RequestParam Map<String, String> why, Model model) {
@@ -38,23 +52,36 @@ class LoginController {
     @GetMapping("/first")
     String first(Model model) {
         onlyWhileThereIsNone();
-        model.addAttribute("typed", Map.of("zone", ZoneId.systemDefault().getId()));
-        model.addAttribute("errors", Map.of());
+        return first(Map.of("zone", ZoneId.systemDefault().getId(), "system", "METRIC"), Map.of(), model);
+    }
+
+    private static String first(Map<String, String> typed, Map<String, String> errors, Model model) {
+        model.addAttribute("typed", typed);
+        model.addAttribute("errors", errors);
+        model.addAttribute("least", Passwords.LEAST);
+        model.addAttribute(
+                "zones",
+                ZoneId.getAvailableZoneIds().stream()
+                        .filter(z -> z.matches(
+                                "(Africa|America|Antarctica|Asia|Atlantic|Australia|Europe|Indian|Pacific)/.*"))
+                        .sorted()
+                        .map(z ->
+                                new Zone(z, z.substring(z.lastIndexOf('/') + 1).replace('_', ' ')))
+                        .toList());
         return "account/first";
     }
 
     /** Of two who send it at once one makes the studio; the other is told so. */
     @PostMapping("/first")
-    String create(@RequestParam Map<String, String> typed, Model model, jakarta.servlet.http.HttpServletResponse out) {
+    String create(
+            @RequestParam Map<String, String> typed, Model model, HttpServletRequest request, HttpServletResponse out) {
         if (!accounts.none()) {
             return "redirect:/login?taken";
         }
         Map<String, String> errors = errors(typed);
         if (!errors.isEmpty()) {
             out.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            model.addAttribute("typed", typed);
-            model.addAttribute("errors", errors);
-            return "account/first";
+            return first(typed, errors, model);
         }
         boolean made = accounts.createFirst(new AccountStore.NewOwner(
                         typed.get("studio").strip(),
@@ -64,7 +91,31 @@ class LoginController {
                         typed.get("shown").strip(),
                         false))
                 .isPresent();
-        return made ? "redirect:/login?made" : "redirect:/login?taken";
+        if (!made) {
+            return "redirect:/login?taken";
+        }
+        enter(typed, request, out);
+        return "redirect:/";
+    }
+
+    /** Whoever has just made the account is signed in with it, as if it had been typed once more. */
+    private void enter(Map<String, String> typed, HttpServletRequest request, HttpServletResponse response) {
+        UsernamePasswordAuthenticationToken asked = UsernamePasswordAuthenticationToken.unauthenticated(
+                typed.get("login").strip(), typed.get("password"));
+        asked.setDetails(new WebAuthenticationDetailsSource().buildDetails(request));
+        Authentication in = signIn.authenticate(asked);
+        Account account = (Account) in.getPrincipal();
+        Units units = new Units(
+                "IMPERIAL".equals(typed.get("system")) ? Units.System.IMPERIAL : Units.System.METRIC,
+                typed.containsKey("troy"));
+        accounts.chooseUnits(account, units);
+        request.getSession();
+        request.changeSessionId();
+        request.getSession().setAttribute(SignedIn.FROM, SignedIn.from(request));
+        SecurityContext context = SecurityContextHolder.createEmptyContext();
+        context.setAuthentication(
+                UsernamePasswordAuthenticationToken.authenticated(account.withUnits(units), null, in.getAuthorities()));
+        new HttpSessionSecurityContextRepository().saveContext(context, request, response);
     }
 
     private void onlyWhileThereIsNone() {

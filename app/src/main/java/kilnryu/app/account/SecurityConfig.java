@@ -50,6 +50,8 @@ class SecurityConfig {
         "/fonts/**",
         "/webjars/**",
         "/favicon.svg",
+        "/sw.js",
+        "/away.html",
         "/error"
     };
 

@@ -54,7 +54,8 @@ class BlendController {
     }
 
     /** A blend in the list. */
-    public record Line(long id, String name, String made, String figures, String against, int trials, boolean away) {}
+    public record Line(
+            long id, String name, String made, String bar, String figures, String against, int trials, boolean away) {}
 
     /** One line of the table that holds trials side by side. */
     public record Compared(String what, List<String> values, boolean differs) {}
@@ -81,6 +82,7 @@ class BlendController {
                 row.id(),
                 row.name(),
                 blend.map(BlendController::made).orElse(""),
+                blend.map(ShareBar::of).orElse(""),
                 blend.map(b -> String.format(
                                 java.util.Locale.ROOT,
                                 "%.3f g/cm³ · W/P %.0f",
@@ -330,6 +332,7 @@ class BlendController {
         model.addAttribute(
                 "ways", Options.of(BlendReader.Told.values(), BlendReader.Told::key, BlendReader.Told::label));
         model.addAttribute("told", typed.getOrDefault("told", "percent"));
+        model.addAttribute("bar", read.blend().map(ShareBar::of).orElse(""));
         model.addAttribute("made", read.blend().map(BlendController::made).orElse(""));
         model.addAttribute("roles", Options.of(Ingredient.Role.values(), Ingredient.Role::key, Ingredient.Role::key));
         model.addAttribute(

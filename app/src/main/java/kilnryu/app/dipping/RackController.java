@@ -35,6 +35,8 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class RackController {
     private static final int WAITING = 60;
 
+    private static final int MOST_HOOKS = 40;
+
     private final Shells shells;
     private final DipStore dips;
     private final Plans plans;
@@ -66,7 +68,15 @@ class RackController {
     public record Kept(long id, String name, String rack, String why) {}
 
     /** A rack with its shells. */
-    public record Hung(String name, String places, List<Card> cards, List<Kept> kept) {}
+    public record Hung(String name, String places, int of, List<Card> cards, List<Kept> kept) {
+        /** Its hooks from the left: whether something hangs there. */
+        public List<Boolean> hooks() {
+            int taken = cards.size() + kept.size();
+            return java.util.stream.IntStream.range(0, Math.min(MOST_HOOKS, Math.max(of, taken)))
+                    .mapToObj(i -> i < taken)
+                    .toList();
+        }
+    }
 
     /** A tree whose shell is planned but not begun. */
     public record Waiting(long tree, String name) {}
@@ -102,6 +112,7 @@ class RackController {
                                                 .filter(k -> k.rack().equals(e.getKey()))
                                                 .count()
                                         + " of " + places.getOrDefault(e.getKey(), 0) + " places",
+                                places.getOrDefault(e.getKey(), 0),
                                 e.getValue().stream()
                                         .sorted(Comparator.comparing(RackController::urgency))
                                         .map(s -> card(account, s))

@@ -16,7 +16,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** The page of the studio's equipment. */
 @Controller
 class EquipmentController {
-    private static final int EMPTY_LINES = 2;
+    private static final int EMPTY_LINES = 1;
 
     private final EquipmentStore store;
 
@@ -55,7 +55,7 @@ class EquipmentController {
     private static String page(
             Account account, Map<String, String> typed, int version, boolean showErrors, Model model) {
         Fields fields = Fields.typed(typed, account.units());
-        EquipmentReader.read(fields);
+        model.addAttribute("drawing", EquipmentDrawing.of(EquipmentReader.workshop(fields)));
         model.addAttribute("form", new SheetForm(fields, typed, showErrors));
         model.addAttribute("flasks", fields.lines("flasks", EMPTY_LINES));
         model.addAttribute("bowls", fields.lines("bowls", EMPTY_LINES));

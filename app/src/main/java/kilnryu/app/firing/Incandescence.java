@@ -9,6 +9,19 @@ public final class Incandescence {
         0x4a4440, 0x46302b, 0x5a1f17, 0x8a2412, 0xb63a10, 0xd75a14, 0xea7f21, 0xf4a63a, 0xf9c964, 0xfde7a6
     };
 
+    private static final double[] WORDS_FROM = {-273, 500, 580, 650, 750, 850, 950, 1050, 1150};
+    private static final String[] WORDS = {
+        "no glow yet",
+        "first glow, in the dark only",
+        "dark red",
+        "dull red",
+        "cherry red",
+        "bright red",
+        "orange",
+        "light orange",
+        "yellow"
+    };
+
     private Incandescence() {}
 
     public static String at(double celsius) {
@@ -22,6 +35,15 @@ public final class Incandescence {
             }
         }
         return hex(COLOUR[COLOUR.length - 1]);
+    }
+
+    /** What the eye calls it in a dim room; daylight hides a shade or two. */
+    public static String word(double celsius) {
+        int i = 0;
+        while (i < WORDS_FROM.length - 1 && celsius >= WORDS_FROM[i + 1]) {
+            i++;
+        }
+        return WORDS[i];
     }
 
     private static int between(int a, int b, double share) {

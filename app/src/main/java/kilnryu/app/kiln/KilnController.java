@@ -41,7 +41,7 @@ class KilnController {
     }
 
     /** A kiln in the list. */
-    public record Line(long id, String name, String inside, String plate, String control) {}
+    public record Line(long id, String name, String drawing, String inside, String plate, String control) {}
 
     /** An entry of its care. */
     public record CareView(String at, String what, String note, String by) {}
@@ -133,7 +133,7 @@ class KilnController {
         model.addAttribute(
                 "kilns",
                 store.list(account.studioId()).stream()
-                        .map(KilnController::line)
+                        .map(k -> line(account, k))
                         .toList());
         if (id != 0) {
             model.addAttribute("name", found(account, id).name());
@@ -153,11 +153,12 @@ class KilnController {
         return "kiln/kilns";
     }
 
-    private static Line line(KilnStore.Row row) {
+    private static Line line(Account account, KilnStore.Row row) {
         Optional<StudioKiln> kiln = row.kiln();
         return new Line(
                 row.id(),
                 row.name(),
+                kiln.map(k -> KilnDrawing.of(k.chamber(), account.units())).orElse(""),
                 kiln.map(k -> k.chamber().round()
                                 ? String.format(
                                         Locale.ROOT,

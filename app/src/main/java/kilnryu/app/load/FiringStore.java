@@ -96,22 +96,54 @@ class FiringStore {
     }
 
     /** A line of the list. */
-    record Line(long id, String name, String state, String kiln, int molds, Instant startedAt, Instant endedAt) {}
+    record Line(
+            long id,
+            String name,
+            String state,
+            String kiln,
+            int molds,
+            Instant startedAt,
+            Instant endedAt,
+            String endedAs,
+            String pour,
+            List<String> faces,
+            String mark) {}
+
+    /** @param state planned, running or done; empty for all; @param search in its name, its kiln's and its trees' */
+    record Asked(String state, String search) {}
 
     /** Something that happened. */
     record Event(
             long id, Instant at, double second, String kind, String subject, Map<String, String> data, String by) {}
 
-    List<Line> list(long studio) {
+    List<Line> list(long studio, Asked asked) {
         return jdbc.sql("""
-                        select f.id, f.name, f.state, f.started_at, f.ended_at, k.name kiln,
-                               (select count(*) from firing_mold m where m.firing_id = f.id) molds
-                          from firing f left join kiln k on k.id = f.kiln_id
-                         where f.studio_id = :studio and f.archived_at is null
-                         order by case f.state when 'running' then 0 when 'planned' then 1 else 2 end,
-                                  f.updated_at desc limit 200
+                        select f.id, f.name, f.state, f.started_at, f.ended_at, f.ended_as, k.name kiln,
+                               coalesce(f.ahead->>'pour', f.fields->>'pour_at') as pour,
+                               count(t.id) molds,
+                               coalesce(array_agg(t.face order by t.id) filter (where t.face <> ''), '{}') faces,
+                               max(case t.mark when 'stop' then 4 when 'warn' then 3 when 'note' then 2 when 'good' then 1
+                                   else 0 end) worst
+                          from (select * from firing
+                                 where studio_id = :studio and archived_at is null and (:state = '' or state = :state)
+                                   and (:search = '' or position(lower(:search) in lower(name)) > 0
+                                        or exists (select 1 from kiln k2 where k2.id = kiln_id
+                                                    and position(lower(:search) in lower(k2.name)) > 0)
+                                        or exists (select 1 from firing_mold m2 join tree t2 on t2.id = m2.tree_id
+                                                    where m2.firing_id = firing.id
+                                                      and position(lower(:search) in lower(t2.name)) > 0))
+                                 order by case state when 'running' then 0 when 'planned' then 1 else 2 end,
+                                          updated_at desc limit 200) f
+                          left join kiln k on k.id = f.kiln_id
+                          left join firing_mold m on m.firing_id = f.id
+                          left join tree t on t.id = m.tree_id
+                         group by f.id, f.name, f.state, f.started_at, f.ended_at, f.ended_as, k.name, f.updated_at,
+                                  f.ahead->>'pour', f.fields->>'pour_at'
+                         order by case f.state when 'running' then 0 when 'planned' then 1 else 2 end, f.updated_at desc
                         """)
                 .param("studio", studio)
+                .param("state", asked.state)
+                .param("search", asked.search)
                 .query((rs, n) -> new Line(
                         rs.getLong("id"),
                         rs.getString("name"),
@@ -119,7 +151,11 @@ class FiringStore {
                         rs.getString("kiln"),
                         rs.getInt("molds"),
                         instant(rs.getTimestamp("started_at")),
-                        instant(rs.getTimestamp("ended_at"))))
+                        instant(rs.getTimestamp("ended_at")),
+                        rs.getString("ended_as"),
+                        rs.getString("pour"),
+                        List.of((String[]) rs.getArray("faces").getArray()),
+                        List.of("", "good", "note", "warn", "stop").get(rs.getInt("worst"))))
                 .list();
     }
 

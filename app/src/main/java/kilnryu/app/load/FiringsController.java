@@ -1,6 +1,10 @@
 package kilnryu.app.load;
 
 import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpSession;
+import java.time.Clock;
+import java.time.ZonedDateTime;
+import java.time.temporal.ChronoUnit;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,7 +16,11 @@ import kilnryu.app.kiln.ProgramReader;
 import kilnryu.app.kiln.ProgramStore;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.sheet.SheetForm;
+import kilnryu.app.tree.Face;
+import kilnryu.app.tree.TreeStore;
+import kilnryu.app.web.Filter;
 import kilnryu.app.web.Show;
+import kilnryu.core.burnout.BackPlan;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -29,12 +37,17 @@ class FiringsController {
     private static final int EMPTY_LINES = 1;
     private static final int MOST_TREES = 300;
 
+    private static final int MOST_FACES = 4;
+    /** A larger load takes seconds in the simulation: its page comes first. */
+    private static final int OPENS_AT_ONCE = 8;
+
     private final Firings firings;
     private final FiringStore store;
     private final LoadReader reader;
     private final KilnStore kilns;
     private final ProgramStore programs;
     private final Plans plans;
+    private final Clock clock;
 
     FiringsController(
             Firings firings,
@@ -42,17 +55,29 @@ class FiringsController {
             LoadReader reader,
             KilnStore kilns,
             ProgramStore programs,
-            Plans plans) {
+            Plans plans,
+            Clock clock) {
         this.firings = firings;
         this.store = store;
         this.reader = reader;
         this.kilns = kilns;
         this.programs = programs;
         this.plans = plans;
+        this.clock = clock;
     }
 
     /** A firing in the list. */
-    public record Listed(long id, String name, String state, String kiln, int molds, String when) {}
+    public record Listed(
+            long id,
+            String name,
+            String state,
+            String kiln,
+            int molds,
+            String when,
+            String away,
+            String pour,
+            List<String> faces,
+            String mark) {}
 
     /** A firing that has ended, against its plan. */
     public record Past(
@@ -62,19 +87,21 @@ class FiringsController {
     public record Choice(long id, String name, boolean in) {}
 
     @GetMapping("/firings")
-    String list(@AuthenticationPrincipal Account account, Model model) {
+    String list(
+            @AuthenticationPrincipal Account account,
+            @RequestParam(defaultValue = "") String q,
+            @RequestParam(required = false) String state,
+            HttpSession session,
+            Model model) {
+        String search = q.length() > 120 ? q.substring(0, 120) : q.replace("\u0000", "");
+        String shown = Filter.stays(session, "firings.state", state, "", List.of("", "planned", "running", "done"));
+        ZonedDateTime now = clock.instant().atZone(account.zoneId());
+        model.addAttribute("q", search);
+        model.addAttribute("state", shown);
         model.addAttribute(
                 "firings",
-                store.list(account.studioId()).stream()
-                        .map(f -> new Listed(
-                                f.id(),
-                                f.name(),
-                                f.state(),
-                                f.kiln() == null ? "–" : f.kiln(),
-                                f.molds(),
-                                f.startedAt() == null
-                                        ? ""
-                                        : Show.dayAndClock(f.startedAt().atZone(account.zoneId()))))
+                store.list(account.studioId(), new FiringStore.Asked(shown, search)).stream()
+                        .map(f -> listed(f, account, now))
                         .toList());
         List<FiringStore.Held> held = store.deviations(account.studioId());
         var outliers = Deviation.outliers(held);
@@ -92,6 +119,28 @@ class FiringsController {
                         .toList());
         model.addAttribute("noKiln", kilns.list(account.studioId()).isEmpty());
         return "load/firings";
+    }
+
+    private static Listed listed(FiringStore.Line f, Account account, ZonedDateTime now) {
+        Optional<ZonedDateTime> pour = new TreeStore.Stand(4, "", "", f.pour()).poured(account.zoneId());
+        String when = f.endedAt() != null
+                ? "ended " + Show.dayAndClock(f.endedAt().atZone(account.zoneId()))
+                        + (f.endedAs() == null || f.endedAs().isEmpty() ? "" : ", " + f.endedAs())
+                : f.startedAt() != null
+                        ? "since " + Show.dayAndClock(f.startedAt().atZone(account.zoneId()))
+                        : "";
+        boolean open = f.endedAt() == null;
+        return new Listed(
+                f.id(),
+                f.name(),
+                f.state(),
+                f.kiln() == null ? "–" : f.kiln(),
+                f.molds(),
+                when,
+                pour.filter(p -> open).map(p -> Show.away(now, p)).orElse(""),
+                pour.filter(p -> open).map(Show::dayAndClock).orElse(""),
+                f.faces().stream().limit(MOST_FACES).map(Face::drawn).toList(),
+                f.mark());
     }
 
     /** A firing that is not saved yet, with a tree in it when one asks from its page. */
@@ -123,7 +172,10 @@ class FiringsController {
 
     @GetMapping("/firings/{id:\\d+}/load")
     String load(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
-        FiringStore.Row row = firings.planned(account, id);
+        FiringStore.Row row = firings.found(account, id);
+        if (!row.planned()) {
+            return KeptPage.load(account, row, store.events(id), model);
+        }
         return load(account, id, row.version(), row.fields(), false, model);
     }
 
@@ -182,10 +234,23 @@ class FiringsController {
     }
 
     @GetMapping("/firings/{id:\\d+}")
-    String program(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
+    String program(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "false") boolean whole,
+            Model model) {
         FiringStore.Row row = firings.found(account, id);
         if (!row.planned()) {
             return "redirect:/firings/" + id + "/run";
+        }
+        long molds = row.fields().keySet().stream()
+                .filter(k -> k.startsWith("molds[") && k.endsWith("].in"))
+                .count();
+        if (molds > OPENS_AT_ONCE && !whole) {
+            model.addAttribute("id", id);
+            model.addAttribute("name", row.name());
+            model.addAttribute("molds", molds);
+            return "load/opening";
         }
         return program(account, row, row.version(), row.fields(), false, model);
     }
@@ -282,6 +347,36 @@ class FiringsController {
             response.setStatus(HttpStatus.CONFLICT.value());
             model.addAttribute("conflict", true);
             return program(account, row, firings.found(account, id).version(), typed, true, model);
+        }
+        return "redirect:/firings/" + id + "?saved";
+    }
+
+    /** Another hour of the pour, as the program proposes it; all else stays. */
+    @PostMapping("/firings/{id:\\d+}/pour")
+    String pourAt(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String at,
+            @RequestParam(defaultValue = "0") int version,
+            RedirectAttributes redirect) {
+        FiringStore.Row row = firings.planned(account, id);
+        Map<String, String> typed = new LinkedHashMap<>(row.fields());
+        typed.put("pour_at", at);
+        LoadPlan plan = reader.read(account, typed, LoadReader.Way.USUAL);
+        if (plan.fields().errors().containsKey("pour_at")) {
+            redirect.addFlashAttribute("fault", plan.fields().errors().get("pour_at"));
+            return "redirect:/firings/" + id;
+        }
+        if (!store.save(
+                row,
+                version,
+                plan.fields().kept(),
+                plan.row().map(KilnStore.Row::id),
+                plan.stands().stream().map(Stand::tree).toList())) {
+            redirect.addFlashAttribute(
+                    "fault",
+                    "Nothing was changed: someone saved this firing meanwhile. Look at it, then choose again.");
+            return "redirect:/firings/" + id;
         }
         return "redirect:/firings/" + id + "?saved";
     }
@@ -385,6 +480,16 @@ class FiringsController {
                 kilns.list(account.studioId()).stream()
                         .map(k -> new SheetForm.Option(Long.toString(k.id()), k.name()))
                         .toList());
+        Optional<ZonedDateTime> instead = plan.clock().flatMap(BackPlan::instead);
+        model.addAttribute(
+                "instead",
+                instead.map(p -> p.toLocalDateTime()
+                                .truncatedTo(ChronoUnit.MINUTES)
+                                .toString())
+                        .orElse(""));
+        model.addAttribute("insteadSays", instead.map(Show::dayAndClock).orElse(""));
+        model.addAttribute("unready", id == 0 ? List.of() : store.unready(id));
+        model.addAttribute("early", StartController.early(plan, clock.instant()));
         model.addAttribute("blocking", StartController.blocking(plan));
         model.addAttribute("unknown", StartController.unknown(plan));
     }

@@ -18,6 +18,23 @@ final class KeptPage {
     /** Something that happened. */
     public record Entry(String at, String what, String by) {}
 
+    /** The load of a firing that was started: it cannot be changed any more, and is shown as it was frozen. */
+    static String load(Account account, FiringStore.Row row, List<FiringStore.Event> events, Model model) {
+        into(account, row, events, model);
+        model.addAttribute("why", "");
+        model.addAttribute(
+                "loaded",
+                events.stream()
+                        .filter(e -> e.kind().equals("loaded"))
+                        .map(e -> new Entry(
+                                e.data().getOrDefault("mark", ""),
+                                e.subject(),
+                                e.data().getOrDefault("stood", "")))
+                        .toList());
+        model.addAttribute("stream", LoadPage.stations(row.id(), row.state(), "load", java.util.Optional.empty()));
+        return "load/kept";
+    }
+
     static String into(Account account, FiringStore.Row row, List<FiringStore.Event> events, Model model) {
         WorkRecord record = row.kept().record().orElse(null);
         model.addAttribute("id", row.id());
@@ -25,6 +42,7 @@ final class KeptPage {
         model.addAttribute("running", row.running());
         model.addAttribute("endedAs", row.endedAs());
         model.addAttribute("why", row.kept().why());
+        model.addAttribute("loaded", List.of());
         model.addAttribute("record", record);
         model.addAttribute("startedAt", Show.dayAndClock(row.startedAt().atZone(account.zoneId())));
         model.addAttribute("lines", record == null || record.course() == null ? List.of() : lines(account, record));

@@ -282,7 +282,7 @@ final class LoadCurve {
     }
 
     private void name(List<Rectangle2D> taken, List<Point2D> drawn, double x, double y, String words) {
-        double wide = 8 + 6.1 * words.length();
+        double wide = 8 + 5.7 * words.length();
         Rectangle2D box = free(taken, drawn, x, y, wide, NAME_HIGH);
         taken.add(box);
         double to = box.getMinX() > x ? box.getMinX() + 2 : box.getMaxX() - 2;
@@ -468,7 +468,8 @@ final class LoadCurve {
     /** Runs of nearly one colour, so that a day is some dozens of paths. */
     private void glow(Firing firing, double width) {
         List<Moment> trace = firing.trace();
-        svg.group("fill=\"none\" stroke-width=\"" + width + "\" stroke-linecap=\"round\" stroke-linejoin=\"round\"");
+        svg.group("class=\"glow\" fill=\"none\" stroke-width=\"" + width
+                + "\" stroke-linecap=\"round\" stroke-linejoin=\"round\"");
         int i = 0;
         while (i < trace.size() - 1) {
             double from = trace.get(i).core();

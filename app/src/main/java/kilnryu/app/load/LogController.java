@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -40,6 +41,8 @@ import org.springframework.web.server.ResponseStatusException;
 public class LogController {
     private static final Range MOVED = new Range(Measure.MINUTE, -10_080, 10_080);
 
+    private static final double NEXT_TO_MIN = 10;
+
     private final Firings firings;
     private final FiringStore store;
     private final Runs runs;
@@ -57,7 +60,8 @@ public class LogController {
     }
 
     /** A line of the card. */
-    public record Keyed(int number, String stage, String rate, String target, String hold, String ends, String exact) {}
+    public record Keyed(
+            int number, String stage, String rate, String target, String hold, String ends, String exact, String was) {}
 
     @GetMapping("/firings/{id:\\d+}/log")
     public String log(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
@@ -241,6 +245,8 @@ public class LogController {
         LoadPlan plan = reader.read(account, row.fields(), LoadReader.Way.USUAL);
         List<Segment> segments = segments(account, row);
         Optional<BackPlan> clock = row.planned() ? plan.clock() : Optional.empty();
+        boolean begun = !row.planned() && row.frozen().isPresent();
+        Optional<Runs.Standing> standing = begun ? Optional.of(runs.standing(row)) : Optional.empty();
         List<Keyed> lines = new ArrayList<>();
         double from = 20;
         double minute = 0;
@@ -252,12 +258,24 @@ public class LogController {
                     account,
                     lines.size() + 1,
                     s,
-                    clock.map(c -> Show.weekday(c.at(at))).orElseGet(() -> hours(at))));
+                    begun
+                            ? Show.weekday(
+                                    row.startedAt().atZone(account.zoneId()).plusSeconds(Math.round(at * 60)))
+                            : clock.map(c -> Show.weekday(c.at(at))).orElseGet(() -> hours(at)),
+                    standing.map(s2 -> was(account, s2, at)).orElse("")));
         }
+        model.addAttribute("begun", begun);
+        standing.ifPresent(s -> model.addAttribute("run", RunPage.of(row, s, store.events(row.id()), account)));
+        model.addAttribute("startedAt", begun ? Show.dayAndClock(row.startedAt().atZone(account.zoneId())) : "");
+        model.addAttribute("loaded", row.frozen().map(Frozen::load).orElse(List.of()));
         model.addAttribute("id", id);
         model.addAttribute("name", row.name());
         model.addAttribute("lines", lines);
-        model.addAttribute("kiln", plan.kiln().map(k -> k.name()).orElse("kiln"));
+        model.addAttribute(
+                "kiln",
+                row.frozen()
+                        .map(Frozen::kiln)
+                        .orElseGet(() -> plan.kiln().map(k -> k.name()).orElse("kiln")));
         model.addAttribute("control", plan.kiln().map(k -> k.control().says()).orElse(""));
         model.addAttribute("total", hours(minute));
         model.addAttribute("page", LoadPage.of(plan, account));
@@ -265,7 +283,17 @@ public class LogController {
         return "load/card";
     }
 
-    private static Keyed keyed(Account account, int number, Segment s, String ends) {
+    /** What the kiln was at a minute of the program, by what was measured next to it; empty for what is still to come. */
+    private static String was(Account account, Runs.Standing standing, double minute) {
+        return standing.measured().samples().stream()
+                .filter(m -> Math.abs(m.second() / 60 - minute) < NEXT_TO_MIN)
+                .min(Comparator.comparingDouble(m -> Math.abs(m.second() / 60 - minute)))
+                .map(m -> Show.value(m.celsius(), Measure.DEGREE_CELSIUS, account.units(), false)
+                        .toString())
+                .orElse(minute <= standing.second() / 60 ? "not measured" : "to come");
+    }
+
+    private static Keyed keyed(Account account, int number, Segment s, String ends, String was) {
         String target = Show.value(s.target(), Measure.DEGREE_CELSIUS, account.units(), false)
                 .toString();
         boolean fahrenheit = target.endsWith("°F");
@@ -282,7 +310,8 @@ public class LogController {
                 target,
                 s.hold() == 0 ? "–" : hours(s.hold()),
                 ends,
-                exact);
+                exact,
+                was);
     }
 
     private static String hours(double minutes) {

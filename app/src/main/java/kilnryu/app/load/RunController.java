@@ -222,6 +222,7 @@ public class RunController {
         model.addAttribute("running", row.running());
         model.addAttribute("endedAs", row.endedAs());
         model.addAttribute("page", RunPage.of(row, standing, store.events(row.id()), account));
+        model.addAttribute("clock", Show.weekday(clock.instant().atZone(account.zoneId())));
         model.addAttribute("kilnName", row.frozen().orElseThrow().kiln());
         model.addAttribute("startedAt", Show.dayAndClock(row.startedAt().atZone(account.zoneId())));
         model.addAttribute("stream", LoadPage.stations(row.id(), row.state(), "run", java.util.Optional.empty()));

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import kilnryu.app.account.Account;
+import kilnryu.app.firing.Incandescence;
 import kilnryu.app.load.FiringStore.Event;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
@@ -21,6 +22,7 @@ import kilnryu.core.quantity.Measure;
 /** A firing that runs or has run, as its pages show it. */
 public record RunPage(
         String curve,
+        Glow glow,
         List<Now> now,
         List<DutyView> duties,
         List<MoldNow> molds,
@@ -34,12 +36,49 @@ public record RunPage(
         boolean standIn) {
     private static final double SOON_MIN = 15;
 
+    /**
+     * The kiln as it is now.
+     *
+     * @param colour in which it glows
+     * @param digits without the unit
+     * @param says its colour in words, what is asked, where it goes
+     */
+    public record Glow(String colour, String digits, String unit, String says) {}
+
     /** A large number. */
     public record Now(String value, String what) {}
 
-    /** A duty of the frozen plan. */
+    /**
+     * A duty of the frozen plan.
+     *
+     * @param seconds by the clock on the wall until it is due, negative when it is late
+     * @param late as in "1 h 16 min late", empty for one that is not due
+     */
     public record DutyView(
-            String key, int number, String at, String what, String caution, String state, String done, boolean next) {}
+            String key,
+            int number,
+            String at,
+            String what,
+            String caution,
+            String state,
+            String done,
+            boolean next,
+            long seconds,
+            String late) {}
+
+    /** What is asked first: the longest late, else what comes next. */
+    public Optional<DutyView> asked() {
+        return duties.stream().filter(d -> !d.state.equals("done")).findFirst();
+    }
+
+    /** What is late beside the first that is asked. */
+    public List<DutyView> alsoDue() {
+        return duties.stream().filter(d -> d.state.equals("due")).skip(1).toList();
+    }
+
+    public long overdue() {
+        return duties.stream().filter(d -> d.state.equals("due")).count();
+    }
 
     /** A mold now. */
     public record MoldNow(
@@ -79,6 +118,7 @@ public record RunPage(
             FigureView.Maker views = new FigureView.Maker(units, false);
             return new RunPage(
                     curve(),
+                    glow(),
                     nowLines(),
                     duties(),
                     molds(),
@@ -160,17 +200,28 @@ public record RunPage(
                     .collect(Collectors.toMap(Event::subject, e -> e, (a, b) -> a));
         }
 
+        private Glow glow() {
+            var samples = standing.measured().samples();
+            String unit = Show.value(0, Measure.DEGREE_CELSIUS, units, false).unit();
+            if (samples.isEmpty()) {
+                return new Glow(Incandescence.at(BurnoutQuestion.START_C), "–", unit, "no reading yet");
+            }
+            double is = samples.get(samples.size() - 1).celsius();
+            List<String> says = new ArrayList<>(List.of(Incandescence.word(is)));
+            if (row.running()) {
+                says.add("asked " + celsius(frozen.asked(standing.status().into())));
+                rest().stream().findFirst().ifPresent(r -> says.add("then " + r.what() + " for " + r.foreseen()));
+            }
+            return new Glow(
+                    Incandescence.at(is),
+                    Show.value(is, Measure.DEGREE_CELSIUS, units, false).digits(),
+                    unit,
+                    String.join(" · ", says));
+        }
+
         private List<Now> nowLines() {
             List<Now> lines = new ArrayList<>();
-            var samples = standing.measured().samples();
-            lines.add(new Now(
-                    samples.isEmpty()
-                            ? "–"
-                            : celsius(samples.get(samples.size() - 1).celsius()),
-                    (row.running() ? "kiln now" : "kiln, last reading")
-                            + (standing.measured().standIn() ? " (stand-in)" : "")));
             if (row.running()) {
-                lines.add(new Now(celsius(frozen.asked(standing.status().into())), "asked by the program"));
                 if (!standing.status().ended()) {
                     lines.add(new Now(day(standing.progress().finish()), "all done, foreseen now"));
                 }
@@ -210,9 +261,17 @@ public record RunPage(
                         d.caution(),
                         state,
                         done == null ? "" : "done at " + Show.weekday(at(done.second() / 60)) + " by " + done.by(),
-                        next));
+                        next,
+                        Math.round((d.minute() - now)
+                                * 60
+                                / Math.max(1, standing.status().speed())),
+                        d.minute() <= now ? late(now - d.minute()) : ""));
             }
             return all;
+        }
+
+        private static String late(double minutes) {
+            return minutes < 1 ? "now" : Show.length(Duration.ofMinutes(Math.round(minutes))) + " late";
         }
 
         private List<MoldNow> molds() {

@@ -1,6 +1,7 @@
 package kilnryu.app.load;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -11,6 +12,7 @@ import kilnryu.app.plan.PlanRecord;
 import kilnryu.app.record.Records;
 import kilnryu.app.record.WorkRecord;
 import kilnryu.app.web.Late;
+import kilnryu.app.web.Show;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -25,6 +27,8 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 public class StartController {
     private static final int LONGEST_REASON = 300;
+    /** Sooner than this before the planned hour is asked about. */
+    private static final Duration SOONEST = Duration.ofHours(3);
 
     private final Firings firings;
     private final FiringStore store;
@@ -47,6 +51,15 @@ public class StartController {
         return List.copyOf(stops.values());
     }
 
+    /** How much sooner than planned it would start, in words; empty within a few hours of it. */
+    static String early(LoadPlan plan, Instant now) {
+        return plan.clock()
+                .map(c -> Duration.between(now, c.at(0).toInstant()))
+                .filter(d -> d.compareTo(SOONEST) > 0)
+                .map(d -> "It starts " + Show.length(d) + " sooner than planned, and is through as much sooner.")
+                .orElse("");
+    }
+
     /** Whether someone has to stay with it. */
     static boolean unknown(LoadPlan plan) {
         Findings f = plan.findings();
@@ -66,6 +79,11 @@ public class StartController {
         }
         LoadPlan plan = reader.read(account, row.fields(), LoadReader.Way.USUAL);
         String fault = fault(plan, form);
+        List<FiringStore.Unready> unready = store.unready(id);
+        String early = early(plan, clock.instant());
+        if (fault.isEmpty() && (!unready.isEmpty() || !early.isEmpty()) && !form.containsKey("even_so")) {
+            fault = "Not everything is ready: look at what stands beside the button, then tick that it starts even so.";
+        }
         if (!fault.isEmpty()) {
             redirect.addFlashAttribute("fault", fault);
             return "redirect:/firings/" + id + "#start";
@@ -73,6 +91,10 @@ public class StartController {
         Map<String, String> overruled = new LinkedHashMap<>();
         blocking(plan).forEach(f -> overruled.put(f.id(), reason(form, f)));
         Frozen frozen = Frozen.of(plan, overruled);
+        unready.forEach(u -> overruled.put("not ready: " + u.name(), u.how()));
+        if (!early.isEmpty()) {
+            overruled.put("early", early);
+        }
         Instant now = clock.instant();
         if (store.start(row, record(row.name(), plan, frozen), Hours.started(frozen, now), now)) {
             controller.start(id, frozen.job(), now);

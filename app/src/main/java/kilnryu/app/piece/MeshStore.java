@@ -131,6 +131,24 @@ public class MeshStore {
                 .collect(Collectors.toMap(Row::pieceId, row -> row));
     }
 
+    /** Outlines that are kept, by the mesh. */
+    Map<Long, String> faces(long studio) {
+        return jdbc
+                .sql("select id, face from mesh where studio_id = :studio and face is not null and state = 'measured'")
+                .param("studio", studio)
+                .query((rs, n) -> Map.entry(rs.getLong(1), rs.getString(2)))
+                .list()
+                .stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+    }
+
+    void keepFace(long id, String face) {
+        jdbc.sql("update mesh set face = :face where id = :id and state = 'measured'")
+                .param("id", id)
+                .param("face", face)
+                .update();
+    }
+
     public Optional<Row> find(long id) {
         return jdbc.sql("select * from mesh where id = :id")
                 .param("id", id)
@@ -158,7 +176,8 @@ public class MeshStore {
                 .update();
         chunks(id, "view", new ByteArrayInputStream(view));
         return jdbc.sql("""
-                        update mesh set state = 'measured', step = '', share = 1, summary = :summary::json
+                        update mesh set state = 'measured', step = '', share = 1, summary = :summary::json,
+                               face = null
                          where id = :id and state = 'measuring'
                         """)
                         .param("id", id)

@@ -6,7 +6,9 @@ import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import kilnryu.app.account.Account;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -40,6 +42,20 @@ public class PhotoStore {
     /** A photo of a load as it stands. */
     public void keepOfFiring(Account account, long firing, Photo photo) {
         keep(account, new Shows(null, null, firing), "", photo);
+    }
+
+    /** The first photo of each of a studio's pieces: the one it is known by. */
+    Map<Long, Long> firstOfPieces(long studio) {
+        return jdbc
+                .sql("""
+                        select distinct on (piece_id) piece_id, id from photo
+                         where studio_id = :studio and piece_id is not null and not removed order by piece_id, at, id
+                        """)
+                .param("studio", studio)
+                .query((rs, n) -> Map.entry(rs.getLong(1), rs.getLong(2)))
+                .list()
+                .stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 
     private void keep(Account account, Shows shows, String caption, Photo photo) {

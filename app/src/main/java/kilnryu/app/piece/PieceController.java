@@ -10,9 +10,11 @@ import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import kilnryu.app.account.Account;
 import kilnryu.app.equipment.EquipmentReader;
 import kilnryu.app.equipment.EquipmentStore;
@@ -22,6 +24,7 @@ import kilnryu.app.sheet.Merge;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.sheet.SheetStore;
 import kilnryu.app.sheet.Unsaved;
+import kilnryu.app.tree.TreeStore;
 import kilnryu.app.web.Show;
 import kilnryu.core.piece.Equipment;
 import kilnryu.core.sum.Factors;
@@ -48,6 +51,8 @@ class PieceController {
     private final SheetStore sheets;
     private final EquipmentStore equipment;
     private final FactorStore factors;
+    private final TreeStore trees;
+    private final PieceParts parts;
     private final Clock clock;
 
     PieceController(
@@ -57,6 +62,8 @@ class PieceController {
             SheetStore sheets,
             EquipmentStore equipment,
             FactorStore factors,
+            TreeStore trees,
+            PieceParts parts,
             Clock clock) {
         this.pieces = pieces;
         this.meshes = meshes;
@@ -65,6 +72,8 @@ class PieceController {
         this.equipment = equipment;
         this.factors = factors;
         this.clock = clock;
+        this.trees = trees;
+        this.parts = parts;
     }
 
     /** A form being looked at: which piece, what is typed, and from which version. */
@@ -83,17 +92,50 @@ class PieceController {
         String search = q.length() > 120 ? q.substring(0, 120) : q.replace("\u0000", "");
         Surroundings around = around(account);
         Map<Long, MeshStore.Row> shapes = meshes.newest(account.studioId());
-        List<PieceLine> lines = pieces.list(account.studioId(), archived, search, SHOWN).stream()
+        List<PieceStore.Row> rows = pieces.list(account.studioId(), archived, search, SHOWN);
+        Map<Long, Long> photo = photos.firstOfPieces(account.studioId());
+        Map<Long, String> faces = parts.faces(
+                account,
+                rows.stream()
+                        .map(r -> shapes.get(r.id()))
+                        .filter(Objects::nonNull)
+                        .toList());
+        Map<Long, List<TreeStore.Row>> hang = trees.ofPieces(
+                account.studioId(), rows.stream().map(PieceStore.Row::id).toList());
+        List<PieceLine> lines = rows.stream()
                 .map(row -> PieceLine.of(
                         row,
                         around.read(
                                 Fields.typed(row.fields(), account.units()), Optional.ofNullable(shapes.get(row.id()))),
-                        account))
+                        account,
+                        face(photo.get(row.id()), shapes.get(row.id()), faces),
+                        stands(hang.getOrDefault(row.id(), List.of()))))
                 .toList();
         model.addAttribute("lines", lines);
         model.addAttribute("q", search);
         model.addAttribute("archived", archived);
         return "piece/pieces";
+    }
+
+    private static PieceLine.Face face(Long photo, MeshStore.Row shape, Map<Long, String> faces) {
+        return new PieceLine.Face(
+                photo, photo != null ? "" : PieceFace.drawn(shape == null ? null : faces.get(shape.id())));
+    }
+
+    private static PieceLine.Stands stands(List<TreeStore.Row> on) {
+        if (on.isEmpty()) {
+            return PieceLine.Stands.NOWHERE;
+        }
+        TreeStore.Row furthest = on.get(0);
+        String more = on.size() == 1 ? "" : ", " + (on.size() - 1) + (on.size() == 2 ? " tree more" : " trees more");
+        String address = furthest.stand().address().isEmpty()
+                ? "/trees/" + furthest.id() + "/tree"
+                : furthest.stand().address();
+        String mark = Stream.of("stop", "warn", "note", "good")
+                .filter(m -> on.stream().anyMatch(t -> m.equals(t.mark())))
+                .findFirst()
+                .orElse("");
+        return new PieceLine.Stands(furthest.stand().words() + more, address, mark);
     }
 
     @GetMapping("/pieces/new")

@@ -13,9 +13,23 @@ public record PieceLine(
         String size,
         String volume,
         String metal,
-        String changed) {
+        String changed,
+        Face face,
+        Stands stands) {
 
-    static PieceLine of(PieceStore.Row row, PieceReader.Piece piece, Account account) {
+    /** What it is known by: its first photo, or else its outline. */
+    public record Face(Long photo, String drawing) {}
+
+    /**
+     * Where it stands in the work.
+     *
+     * @param address of the tree that is furthest, empty where it hangs on none
+     */
+    public record Stands(String words, String address, String mark) {
+        static final Stands NOWHERE = new Stands("on no tree yet", "", "");
+    }
+
+    static PieceLine of(PieceStore.Row row, PieceReader.Piece piece, Account account, Face face, Stands stands) {
         String size = Double.isNaN(piece.sizes()[0])
                 ? ""
                 : Show.value(piece.sizes()[0], Measure.MILLIMETRE, account.units(), false)
@@ -30,6 +44,8 @@ public record PieceLine(
                         .map(v -> Show.figure(v, account.units()).toString())
                         .orElse(""),
                 piece.alloy().map(a -> a.label()).orElse(""),
-                Show.dayAndClock(row.updatedAt().atZone(account.zoneId())));
+                Show.dayAndClock(row.updatedAt().atZone(account.zoneId())),
+                face,
+                stands);
     }
 }

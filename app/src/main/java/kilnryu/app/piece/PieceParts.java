@@ -2,8 +2,11 @@ package kilnryu.app.piece;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.time.Duration;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,6 +20,7 @@ import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
 import kilnryu.core.mesh.Pockets;
 import kilnryu.core.mesh.Profile;
+import kilnryu.core.mesh.Vec;
 import kilnryu.core.sum.Figure;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -27,6 +31,8 @@ import org.springframework.stereotype.Component;
 public class PieceParts {
     private static final Logger LOG = LoggerFactory.getLogger(PieceParts.class);
     private static final int MOST_PROFILES = 300;
+
+    private static final Duration FACES_TAKE = Duration.ofMillis(300);
 
     private final PieceStore pieces;
     private final MeshStore meshes;
@@ -73,6 +79,26 @@ public class PieceParts {
                     }
                     return Optional.ofNullable(known);
                 });
+    }
+
+    /**
+     * Outlines of pieces with a measured mesh, by the mesh. What is not kept yet is made, as long as the page can wait for it;
+     * the rest has one the next time.
+     */
+    Map<Long, String> faces(Account account, Collection<MeshStore.Row> shapes) {
+        Map<Long, String> faces = new HashMap<>(meshes.faces(account.studioId()));
+        long end = System.nanoTime() + FACES_TAKE.toNanos();
+        for (MeshStore.Row m : shapes) {
+            if (m.state().equals("measured") && !faces.containsKey(m.id()) && System.nanoTime() < end) {
+                profile(account, m.pieceId()).ifPresent(p -> {
+                    Vec size = m.summary().box().size();
+                    String face = PieceFace.path(p, new double[] {size.x(), size.y(), size.z()});
+                    meshes.keepFace(m.id(), face);
+                    faces.put(m.id(), face);
+                });
+            }
+        }
+        return faces;
     }
 
     /** Null where the view of the mesh cannot be read any more: it is then drawn by its measures. */

@@ -41,7 +41,8 @@ public class PieceStore {
         return jdbc.sql("""
                         select * from piece
                          where studio_id = :studio and (archived_at is not null) = :archived
-                           and (:search = '' or position(lower(:search) in lower(name)) > 0)
+                           and (:search = '' or position(lower(:search) in
+                                 lower(concat_ws(' ', name, fields->>'commission', fields->>'client'))) > 0)
                          order by updated_at desc, id limit :most
                         """)
                 .param("studio", studio)

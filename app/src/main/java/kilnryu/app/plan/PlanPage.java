@@ -2,6 +2,7 @@ package kilnryu.app.plan;
 
 import java.time.Duration;
 import java.time.ZonedDateTime;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -45,7 +46,8 @@ public record PlanPage(
         String curve,
         List<PartView> parts,
         List<CoatView> coats,
-        boolean turned) {
+        boolean turned,
+        Optional<ZonedDateTime> sleepy) {
 
     /** A line of the make-ready column. */
     public record Ready(String what, Show.Shown amount) {}
@@ -100,7 +102,19 @@ public record PlanPage(
                 curve.isEmpty() ? other.curve : curve,
                 parts,
                 coats,
-                turned);
+                turned,
+                sleepy);
+    }
+
+    /** The hour of a pour for which nobody has to get up, as a field types it; empty where nobody has to. */
+    public String instead() {
+        return sleepy.map(
+                        p -> p.toLocalDateTime().truncatedTo(ChronoUnit.MINUTES).toString())
+                .orElse("");
+    }
+
+    public String insteadSays() {
+        return sleepy.map(Show::dayAndClock).orElse("");
     }
 
     /** The drawings of a plan; each is made only for the pages that show it. */
@@ -147,7 +161,8 @@ public record PlanPage(
                             .orElse(""),
                     parts(),
                     coats(),
-                    plan.firing().map(f -> f.choices().school().turnsCupUp()).orElse(true));
+                    plan.firing().map(f -> f.choices().school().turnsCupUp()).orElse(true),
+                    clock.flatMap(BackPlan::instead));
         }
 
         private String tree() {

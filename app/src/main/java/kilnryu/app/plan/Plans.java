@@ -394,7 +394,13 @@ public class Plans {
                         pour(plan).orElse(null),
                         face(plan),
                         Verdict.mark(plan),
-                        Ahead.of(plan).written()));
+                        Ahead.of(plan).written(),
+                        plan.fields().get(Stage.TREE).written().entrySet().stream()
+                                .filter(e -> e.getKey().endsWith("].piece")
+                                        && e.getValue().matches("\\d{1,18}"))
+                                .map(e -> Long.valueOf(e.getValue()))
+                                .distinct()
+                                .toList()));
     }
 
     private static String face(Plan plan) {

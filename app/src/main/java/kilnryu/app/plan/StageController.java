@@ -40,6 +40,9 @@ class StageController {
     /** A draft longer than this is not worth keeping; the page still holds it. */
     private static final int LONGEST_DRAFT = 200_000;
 
+    /** What a line of a part holds before anything is typed in it. */
+    private static final Set<String> AS_IT_COMES = Set.of("role", "how", "material", "use");
+
     private final Plans plans;
     private final SheetStore sheets;
     private final PieceParts pieces;
@@ -303,11 +306,31 @@ class StageController {
                 .map(path -> path.substring(0, path.length() - "gone".length()))
                 .toList();
         typed.keySet().removeIf(path -> path.endsWith("].gone") || gone.stream().anyMatch(path::startsWith));
+        withoutEmptyLines(typed);
         try {
             int base = version == null ? 0 : Integer.parseInt(version);
             return new Sight(id, View.named(stage), typed, base, showErrors, shortened(page == null ? "" : page));
         } catch (NumberFormatException e) {
             throw new ResponseStatusException(HttpStatus.BAD_REQUEST, "the version is not a number", e);
+        }
+    }
+
+    /** A line that was added and left as it came is no part; one stays, so that a tree without any is told so. */
+    private static void withoutEmptyLines(Map<String, String> typed) {
+        Map<String, Boolean> filled = new LinkedHashMap<>();
+        typed.forEach((path, text) -> {
+            if (path.startsWith("parts[") && path.contains("].")) {
+                String key = path.substring(0, path.indexOf("].") + 2);
+                boolean own = !text.isBlank() && !AS_IT_COMES.contains(path.substring(key.length()));
+                filled.merge(key, own, Boolean::logicalOr);
+            }
+        });
+        if (filled.containsValue(true)) {
+            filled.forEach((key, own) -> {
+                if (!own) {
+                    typed.keySet().removeIf(path -> path.startsWith(key));
+                }
+            });
         }
     }
 

@@ -1,6 +1,7 @@
 package kilnryu.app.plan;
 
 import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.ZonedDateTime;
@@ -11,6 +12,7 @@ import java.util.Optional;
 import kilnryu.app.account.Account;
 import kilnryu.app.tree.Face;
 import kilnryu.app.tree.TreeStore;
+import kilnryu.app.web.Filter;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Spoken;
 import kilnryu.core.quantity.Measure;
@@ -71,10 +73,14 @@ class TreesController {
     String list(
             @AuthenticationPrincipal Account account,
             @RequestParam(defaultValue = "") String q,
-            @RequestParam(defaultValue = "updated") String sort,
+            @RequestParam(name = "sort", required = false) String asked,
             @RequestParam(defaultValue = "false") boolean archived,
-            @RequestParam(defaultValue = "") String mark,
+            @RequestParam(name = "mark", required = false) String marked,
+            HttpSession session,
             Model model) {
+        String sort = Filter.stays(
+                session, "trees.sort", asked, "updated", List.of("updated", "name", "alloy", "metal", "pour"));
+        String mark = Filter.stays(session, "trees.mark", marked, "", List.of("", "stop", "warn", "note", "good"));
         String search = q.length() > 120 ? q.substring(0, 120) : q.replace("\u0000", "");
         List<Long> also = search.isBlank() ? List.of() : trees.ofPieces(account.studioId(), search);
         List<TreeStore.Row> rows = plans.withFaces(

@@ -11,6 +11,8 @@ import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -110,7 +112,8 @@ public class TreeStore {
             Instant pourAt,
             String face,
             String mark,
-            String ahead) {}
+            String ahead,
+            List<Long> pieces) {}
 
     /** Columns the list may be sorted by. */
     public enum Sort {
@@ -162,28 +165,59 @@ public class TreeStore {
 
     /** Trees with pieces whose name, commission or client hold these words. */
     public List<Long> ofPieces(long studio, String search) {
-        List<String> pieces = jdbc.sql("""
-                        select id::text from piece
-                         where studio_id = :studio
+        return jdbc.sql("""
+                        select tp.tree_id from piece p join tree_piece tp on tp.piece_id = p.id
+                         where p.studio_id = :studio
                            and position(lower(:search) in
-                                 lower(concat_ws(' ', name, fields->>'commission', fields->>'client'))) > 0
-                         limit 50
+                                 lower(concat_ws(' ', p.name, p.fields->>'commission', p.fields->>'client'))) > 0
+                         limit 500
                         """)
                 .param("studio", studio)
                 .param("search", search)
-                .query(String.class)
-                .list();
-        if (pieces.isEmpty()) {
-            return List.of();
-        }
-        return jdbc.sql("""
-                        select s.tree_id from sheet s join tree t on t.id = s.tree_id
-                         where t.studio_id = :studio and s.stage = 'tree' and s.fields::text ~ :links limit 500
-                        """)
-                .param("studio", studio)
-                .param("links", "\\]\\.piece\" ?: ?\"(" + String.join("|", pieces) + ")\"")
                 .query(Long.class)
                 .list();
+    }
+
+    /** Trees in work that hang on them, by the piece, the furthest first. */
+    public Map<Long, List<Row>> ofPieces(long studio, List<Long> pieces) {
+        if (pieces.isEmpty()) {
+            return Map.of();
+        }
+        Map<Long, Row> trees = new HashMap<>();
+        String which = """
+                select * from tree
+                 where studio_id = :studio and archived_at is null
+                   and id in (select tree_id from tree_piece where piece_id in (:pieces))
+                 order by updated_at desc limit 500
+                """;
+        jdbc.sql("select * from (" + STANDS.formatted(which) + ") s")
+                .param("studio", studio)
+                .param("pieces", pieces)
+                .query(TreeStore::row)
+                .list()
+                .forEach(r -> trees.put(r.id, r));
+        Map<Long, List<Row>> all = new HashMap<>();
+        jdbc.sql("select piece_id, tree_id from tree_piece where piece_id in (:pieces) order by tree_id")
+                .param("pieces", pieces)
+                .query((rs, n) -> Map.entry(rs.getLong(1), rs.getLong(2)))
+                .list()
+                .forEach(link -> Optional.ofNullable(trees.get(link.getValue()))
+                        .ifPresent(r -> all.computeIfAbsent(link.getKey(), k -> new ArrayList<>())
+                                .add(r)));
+        all.values().forEach(rows -> rows.sort(Comparator.comparingInt(r -> -r.stand.station)));
+        return all;
+    }
+
+    /** Writes down which of the studio's pieces hang on a tree now. */
+    private void hangs(long id, List<Long> pieces) {
+        jdbc.sql("delete from tree_piece where tree_id = :id").param("id", id).update();
+        if (!pieces.isEmpty()) {
+            jdbc.sql("""
+                            insert into tree_piece (tree_id, piece_id)
+                            select t.id, p.id from tree t join piece p on p.studio_id = t.studio_id
+                             where t.id = :id and p.id in (:pieces)
+                            """).param("id", id).param("pieces", pieces).update();
+        }
     }
 
     public List<Row> list(long studio, boolean archived, String search, Sort sort, int most) {
@@ -309,6 +343,7 @@ public class TreeStore {
                 .param("now", now())
                 .param("id", id)
                 .update();
+        hangs(id, s.pieces);
     }
 
     /** Puts a tree away or brings it back; false when there is none of that number in the studio. */
