@@ -1,9 +1,16 @@
 // A mold is chosen by its picture: its fields are filled, what else is typed stays; nothing is saved by it.
+let picked = null;
+document.addEventListener("htmx:afterSettle", () => {
+  if (!picked || document.activeElement !== document.body) return;
+  [...document.querySelectorAll(".mold-pick")].find((p) => p.querySelector("b").textContent === picked)?.focus({ preventScroll: true });
+  picked = null;
+});
 document.addEventListener("click", (event) => {
   const pick = event.target.closest?.(".mold-pick");
   const plan = document.getElementById("plan");
   if (!pick || !plan) return;
   event.preventDefault();
+  picked = pick.querySelector("b").textContent;
   let last = null;
   for (const [name, value] of Object.entries(JSON.parse(pick.dataset.fill))) {
     const field = plan.elements[name];

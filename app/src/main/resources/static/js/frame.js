@@ -28,7 +28,7 @@ button?.addEventListener("click", () => {
 const marked = async () => {
   const main = document.getElementById("main");
   if (!main || !document.querySelector(".who") || main.querySelector(".words, .help")) return;
-  const answer = await fetch("/glossary.json");
+  const answer = await fetch("/glossary/terms");
   if (!answer.ok || answer.redirected) return;
   const terms = new Map((await answer.json()).map((t) => [t.word, t]));
   const words = [...terms.keys()].sort((a, b) => b.length - a.length);

@@ -302,6 +302,110 @@ class FiringPagesTest extends AppTest {
         return id;
     }
 
+    /** The mold is not mixed: the start asks, says of which, and keeps that it was started even so. */
+    @Test
+    void aStartOfWhatIsNotReadyAsks() throws Exception {
+        long id = firing();
+        assertThat(page(owner, "/firings/" + id)).contains("Not ready", "Reed warbler", "it is not mixed", "even_so");
+        assertThat(send(owner, "/firings/" + id + "/start", Map.of("ready", "on"))
+                        .getRedirectedUrl())
+                .endsWith("#start");
+        assertThat(page(owner, "/firings")).contains("planned");
+        send(owner, "/firings/" + id + "/start", Map.of("ready", "on", "even_so", "on"));
+        assertThat(page(owner, "/firings/" + id + "/run"))
+                .contains("overruled: not ready: Reed warbler (it is not mixed)");
+    }
+
+    /** Days before its hour it asks as well. */
+    @Test
+    void aStartDaysEarlyAsks() throws Exception {
+        Map<String, String> load = new LinkedHashMap<>(load(tree));
+        load.put("pour_at", java.time.LocalDate.now().plusDays(6).atTime(15, 0).toString());
+        long id = number(send(owner, "/firings/0/load", load));
+        assertThat(page(owner, "/firings/" + id)).containsPattern("It starts \\d+ h.* sooner than planned");
+    }
+
+    @Test
+    void theLoadOfAStartedFiringIsShownAsItWasFrozen() throws Exception {
+        String firing = "/firings/" + started();
+        assertThat(page(owner, firing + "/load"))
+                .contains("The load as it was frozen at the start", "Reed warbler", "Program as it was started")
+                .doesNotContain("Shown as kept");
+        assertThat(send(owner, firing + "/load", load(tree)).getStatus()).isEqualTo(409);
+    }
+
+    @Test
+    void theCardAfterTheStartKeepsPlannedAndActualApart() throws Exception {
+        String firing = "/firings/" + firing();
+        assertThat(page(owner, firing + "/card")).contains("Read back").doesNotContain("Planned end");
+        send(owner, firing + "/start", Map.of("ready", "on", "even_so", "on"));
+        send(owner, firing + "/duty", Map.of("duty", "close_kiln-1"));
+        assertThat(page(owner, firing + "/card"))
+                .contains("Planned end", "Kiln then", "to come", "done at", "<th scope=\"col\">Actual</th>")
+                .doesNotContain("Read back");
+    }
+
+    /** Read from the door: what it is, what is asked next, one button; the stand-in is folded away. */
+    @Test
+    void theRunIsAPageForTheNight() throws Exception {
+        String firing = "/firings/" + started();
+        String run = page(owner, firing + "/run");
+        assertThat(run).contains("run-work night", "class=\"btn btn-primary tall\"", "data-calls", "no reading yet");
+        assertThat(run).contains("<details class=\"stand-in-box\"");
+        assertThat(run.split("class=\"btn btn-primary tall\""))
+                .as("one button leads")
+                .hasSize(2);
+        send(owner, firing + "/end", Map.of("as", "poured"));
+        assertThat(page(owner, firing + "/run"))
+                .doesNotContain("run-work night")
+                .contains("Ended: poured");
+    }
+
+    /** Poured at four the vent would be closed in the night: another hour is offered, and taken by its button. */
+    @Test
+    void thePourIsMovedByAButton() throws Exception {
+        Map<String, String> load = new LinkedHashMap<>(load(tree));
+        load.put("pour_at", java.time.LocalDate.now().plusDays(6).atTime(4, 0).toString());
+        long id = number(send(owner, "/firings/0/load", load));
+        String page = page(owner, "/firings/" + id);
+        assertThat(page).contains("Move the pour", "instead, and nobody has to get up in the night.");
+        String at = page.replaceAll("(?s).*name=\"at\" value=\"([^\"]+)\".*", "$1");
+        assertThat(send(owner, "/firings/" + id + "/pour", Map.of("at", "soon", "version", "1"))
+                        .getRedirectedUrl())
+                .endsWith("/firings/" + id);
+        send(owner, "/firings/" + id + "/pour", Map.of("at", at, "version", "7"));
+        assertThat(page(owner, "/firings/" + id)).as("of an old version").contains("Move the pour");
+        assertThat(send(owner, "/firings/" + id + "/pour", Map.of("at", at, "version", "1"))
+                        .getRedirectedUrl())
+                .endsWith("?saved");
+        assertThat(page(owner, "/firings/" + id)).doesNotContain("Move the pour");
+    }
+
+    /** A load of many opens at once and fills itself. */
+    @Test
+    void aLargeLoadShowsItsPageFirst() throws Exception {
+        long[] trees = new long[9];
+        for (int i = 0; i < trees.length; i++) {
+            trees[i] = tree(owner, WAX);
+            send(owner, "/trees/" + trees[i] + "/mold", FLASK);
+        }
+        long id = number(send(owner, "/firings/0/load", load(trees)));
+        assertThat(page(owner, "/firings/" + id))
+                .contains("9 molds are fired in the simulation", "whole=true")
+                .doesNotContain("id=\"program\"");
+        assertThat(page(owner, "/firings/" + id + "?whole=true")).contains("id=\"program\"");
+    }
+
+    @Test
+    void theListIsNarrowedAndSearched() throws Exception {
+        firing();
+        assertThat(page(owner, "/firings?q=ebb")).contains("Ebb tide", "outline of the tree");
+        assertThat(page(owner, "/firings?q=warbler")).as("by its trees").contains("Ebb tide");
+        assertThat(page(owner, "/firings?q=brick")).as("by its kiln").contains("Ebb tide");
+        assertThat(page(owner, "/firings?state=done")).contains("No firing is found by that.");
+        assertThat(page(owner, "/firings?q=nothing")).contains("No firing is found by that.");
+    }
+
     @Test
     void aFiringStartsOnceAndItsDutiesAreTickedOnce() throws Exception {
         long id = started();

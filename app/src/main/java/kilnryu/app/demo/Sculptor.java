@@ -92,6 +92,7 @@ final class Sculptor {
                 new Section(30, 6, 1, 0.35)));
     }
 
+    /** Triangles go round as seen from outside. */
     private static byte[] skin(List<Section> rough) {
         List<Section> sections = smooth(rough);
         List<double[][]> rings = new ArrayList<>();
@@ -105,8 +106,8 @@ final class Sculptor {
                 double[] b = rings.get(i)[(k + 1) % AROUND];
                 double[] c = rings.get(i + 1)[(k + 1) % AROUND];
                 double[] d = rings.get(i + 1)[k];
-                triangles.add(new double[][] {a, b, c});
-                triangles.add(new double[][] {a, c, d});
+                triangles.add(new double[][] {a, c, b});
+                triangles.add(new double[][] {a, d, c});
             }
         }
         cap(rings.get(0), middle(sections.get(0)), true, triangles);
@@ -122,7 +123,7 @@ final class Sculptor {
         for (int k = 0; k < AROUND; k++) {
             double[] a = ring[k];
             double[] b = ring[(k + 1) % AROUND];
-            triangles.add(first ? new double[][] {b, a, middle} : new double[][] {a, b, middle});
+            triangles.add(first ? new double[][] {a, b, middle} : new double[][] {b, a, middle});
         }
     }
 

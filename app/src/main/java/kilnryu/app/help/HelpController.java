@@ -54,7 +54,7 @@ class HelpController {
     }
 
     /** For marking the first use of a term on a page. */
-    @GetMapping(value = "/glossary.json", produces = MediaType.APPLICATION_JSON_VALUE)
+    @GetMapping(value = "/glossary/terms", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<java.util.List<Term.Said>> terms() {
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.maxAge(Duration.ofDays(1)).cachePrivate())

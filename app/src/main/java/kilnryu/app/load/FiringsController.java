@@ -238,6 +238,7 @@ class FiringsController {
             @AuthenticationPrincipal Account account,
             @PathVariable long id,
             @RequestParam(defaultValue = "false") boolean whole,
+            @RequestParam(required = false) String saved,
             Model model) {
         FiringStore.Row row = firings.found(account, id);
         if (!row.planned()) {
@@ -250,6 +251,7 @@ class FiringsController {
             model.addAttribute("id", id);
             model.addAttribute("name", row.name());
             model.addAttribute("molds", molds);
+            model.addAttribute("saved", saved != null);
             return "load/opening";
         }
         return program(account, row, row.version(), row.fields(), false, model);

@@ -272,6 +272,22 @@ class StageController {
         return shown(account, sight, laidOut, model);
     }
 
+    /** What a layout would change, said before it is taken. */
+    @PostMapping("/trees/{id}/gating/layout/says")
+    String layoutSays(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam Map<String, String> form,
+            Model model) {
+        present(account, id);
+        Sight sight = sight(id, "gating", form, false);
+        Plan before = plan(account, sight);
+        Map<String, String> laidOut = Layouts.of(sight.typed, form, before);
+        Plan after = plan(account, new Sight(id, sight.view, laidOut, sight.version, false, sight.page));
+        model.addAttribute("says", LayoutChange.told(before, after, account.units()));
+        return "plan/gating :: says";
+    }
+
     /** The page with fields that are sent whole, as after an undo; a draft until it is saved. */
     @PostMapping("/trees/{id}/gating/as")
     String as(

@@ -47,6 +47,10 @@ public final class Fields {
         this.written = new LinkedHashMap<>(typed);
     }
 
+    public Units units() {
+        return units;
+    }
+
     public static Fields typed(Map<String, String> typed, Units units) {
         return new Fields(typed, Set.of(), units);
     }

@@ -2,6 +2,7 @@ package kilnryu.app.sheet;
 
 import java.util.List;
 import java.util.Map;
+import kilnryu.app.web.Units;
 import org.springframework.web.util.HtmlUtils;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -10,7 +11,7 @@ public record SheetForm(Fields fields, Map<String, String> typed, boolean showEr
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
     /** A field for the template. */
-    public record Field(String path, String id, String value, String echo, String error) {
+    public record Field(String path, String id, String value, String echo, String error, Units units) {
         public boolean isWrong() {
             return !error.isEmpty();
         }
@@ -19,7 +20,8 @@ public record SheetForm(Fields fields, Map<String, String> typed, boolean showEr
         public String input(String label, String hint) {
             return label(label) + "<input class=\"form-control" + (isWrong() ? " is-invalid" : "") + "\" id=\"" + id
                     + "\" name=\"" + escaped(path) + "\" value=\"" + escaped(value)
-                    + "\" autocomplete=\"off\" aria-describedby=\"note-" + id + "\" placeholder=\"" + escaped(hint)
+                    + "\" autocomplete=\"off\" aria-describedby=\"note-" + id + "\" placeholder=\""
+                    + escaped(Hint.in(hint, units))
                     + "\">"
                     + note();
         }
@@ -56,7 +58,7 @@ public record SheetForm(Fields fields, Map<String, String> typed, boolean showEr
         Fields.Note note = fields.notes().getOrDefault(path, new Fields.Note("", ""));
         String value = typed.getOrDefault(path, "");
         boolean quiet = value.isBlank() && !showErrors;
-        return new Field(path, id(path), value, note.echo(), quiet ? "" : note.error());
+        return new Field(path, id(path), value, note.echo(), quiet ? "" : note.error(), fields.units());
     }
 
     /** All remarks, for refreshing those of a page while it is typed in. */

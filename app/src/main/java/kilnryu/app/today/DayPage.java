@@ -72,7 +72,7 @@ public record DayPage(
         return new DayPage(
                 Show.dayAndClock(window.now()),
                 mark(tasks),
-                sentence(tasks, window),
+                sentence(tasks, window) + (day.reckoning() ? " Hours of a load are still being reckoned." : ""),
                 Strip.of(window, day.lanes(), day.tasks()),
                 cards,
                 Math.max(

@@ -110,7 +110,10 @@ final class Strip {
                         x(at) + 4, 13, DAY.format(at), "font-size=\"12\" font-weight=\"650\" fill=\"" + Svg.INK + "\"");
             } else if (at.getHour() % TICK_HOURS == 0) {
                 svg.line(x(at), HEAD - 10, x(at), height - FOOT, "stroke=\"" + Svg.RULE + "\" stroke-width=\"0.8\"");
-                svg.text(x(at), HEAD - 12, HOUR.format(at), small("middle"));
+                // the hour of now stands there already
+                if (Math.abs(x(at) - x(window.now())) > APART) {
+                    svg.text(x(at), HEAD - 12, HOUR.format(at), small("middle"));
+                }
             }
         }
         svg.text(4, 13, DAY.format(window.from()), "font-size=\"12\" font-weight=\"650\" fill=\"" + Svg.INK + "\"");

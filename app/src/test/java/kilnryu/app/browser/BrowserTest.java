@@ -127,7 +127,7 @@ abstract class BrowserTest {
         page.getByLabel("Password").fill("a long sentence");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in"))
                 .click();
-        page.waitForURL("**/trees**");
+        page.waitForURL(app.address() + "/");
     }
 
     /** Does something and waits until what the server answers at an address stands in the page. */

@@ -47,9 +47,9 @@ class MoldsIT extends BrowserTest {
     private String molded(String name) {
         equipment();
         String tree = tree(name);
-        page.navigate(tree + "/fit");
-        chosen().getByText("Take this flask").click();
-        page.waitForURL("**/mold?saved");
+        page.navigate(tree + "/mold");
+        answered("**/mold/try", () -> pick("middle").click());
+        assertThat(pick("middle")).hasAttribute("aria-pressed", "true");
         page.locator("[name=system]").selectOption("gypsum-jewelry");
         answered("**/mold/try", () -> page.locator("[name=tree_width_mm]").fill("60 mm"));
         answered("**/mold/try", () -> page.locator("[name=tree_height_mm]").fill("100 mm"));
@@ -58,35 +58,37 @@ class MoldsIT extends BrowserTest {
         return tree;
     }
 
-    private Locator chosen() {
-        return page.locator(".flask-row figure.chosen");
+    private Locator pick(String name) {
+        return page.locator(".mold-pick").filter(new Locator.FilterOptions().setHasText(name));
     }
 
     @Test
-    void theSmallestFlaskIsTakenAndTheTreeCanBeLeant() {
+    void theSmallestFlaskIsTappedAndTheTreeCanBeLeant() {
         String tree = molded("Wentletrap");
-        page.navigate(tree + "/fit");
-        assertThat(chosen().locator("h2")).hasText("middle");
-        assertThat(page.locator(".flask-row figure.rejected")).containsText("too large at the open end");
-        accessible("which flask");
+        page.navigate(tree + "/mold");
+        assertThat(page.locator(".mold-pick.chosen")).containsText("middle");
+        assertThat(pick("middle")).containsText("fits, the smallest");
+        assertThat(page.locator(".mold-pick .tiny-mark.stop").first()).isVisible();
+        accessible("mold with its choice of pictures");
         Locator grip = page.locator(".grip");
         grip.focus();
-        answered("**/fit/flasks**", () -> page.keyboard().press("Shift+ArrowRight"));
+        answered("**/mold/try", () -> page.keyboard().press("Shift+ArrowRight"));
         assertThat(page.locator("[name=tilt_deg]").first()).hasValue("5°");
         assertThat(page.locator(".grip")).isFocused();
-        answered("**/fit/flasks**", () -> page.keyboard().press("ArrowUp"));
+        answered("**/mold/try", () -> page.keyboard().press("ArrowUp"));
         assertThat(page.locator("[name=lift_mm]").first()).hasValue("1 mm");
         var box = page.locator(".grip").boundingBox();
         page.mouse().move(box.x + box.width / 2, box.y + box.height / 2);
         page.mouse().down();
-        page.mouse().move(box.x + 60, box.y);
-        answered("**/fit/flasks**", () -> page.mouse().up());
-        assertThat(page.locator("#flasks")).containsText("too near the wall");
-        page.locator("#fit [name=tilt_deg]").fill("0");
-        assertThat(chosen().locator("h2")).hasText("middle");
-        chosen().getByText("again").click();
+        page.mouse().move(box.x + 90, box.y);
+        answered("**/mold/try", () -> page.mouse().up());
+        assertThat(page.locator("#verdict")).containsText("Stop");
+        answered("**/mold/try", () -> page.locator("[name=tilt_deg]").first().fill("0"));
+        press("Save");
         page.waitForURL("**/mold?saved");
-        assertThat(page.locator("[name=lift_mm]")).not().hasValue("0 mm");
+        // the other flasks are a tap away, with what stands against each
+        answered("**/fit/flasks**", () -> page.getByText("Compare all flasks").click());
+        assertThat(page.locator("#compare")).containsText("middle");
     }
 
     @Test

@@ -218,7 +218,7 @@ class TwoNodesIT {
         String firing = "/firings/" + number(load);
         List<HttpRequest> starts = new ArrayList<>();
         for (int i = 0; i < 4; i++) {
-            starts.add(request(i % 2 == 0 ? one : two, firing + "/start", Map.of("ready", "on")));
+            starts.add(request(i % 2 == 0 ? one : two, firing + "/start", Map.of("ready", "on", "even_so", "on")));
         }
         assertThat(atOnce(starts)).containsOnly(302);
         assertThat(count("firing_event where kind = 'started' and firing_id = ?", number(firing)))

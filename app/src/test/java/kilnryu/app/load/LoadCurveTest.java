@@ -168,4 +168,63 @@ class LoadCurveTest {
         }
         assertThat(corners).isEqualTo(4);
     }
+
+    private static LoadCurve.Data named(String name) {
+        LoadCurve.Data d = data();
+        ZonedDateTime evening = ZonedDateTime.of(2026, 3, 4, 20, 30, 0, 0, ZoneId.of("UTC"));
+        return new LoadCurve.Data(
+                d.startC(),
+                d.program(),
+                d.kiln(),
+                d.molds(),
+                d.slowest(),
+                Optional.of(evening),
+                d.marks(),
+                d.pins(),
+                d.against(),
+                d.measured(),
+                -1,
+                true,
+                Optional.empty(),
+                List.of(name));
+    }
+
+    @Test
+    void linesCarryTheirNames() {
+        String svg = LoadCurve.of(named("Tern on a post"), Units.METRIC);
+        assertThat(svg)
+                .containsPattern("class=\"line-name\"[^>]*>Tern on a post<")
+                .containsPattern("line-name\"[^>]*>kiln<");
+        assertThat(LoadCurve.of(data(), Units.METRIC)).doesNotContain("line-name", "class=\"reads\"");
+        assertThat(LoadCurve.of(named("A name that is far too long for a line of its own"), Units.METRIC))
+                .contains("A name that is far too lo…");
+    }
+
+    /** Closed at 20:30: the night from 22:30 to 5:30 begins after 120 of the 524 minutes and ends after 540, past the end. */
+    @Test
+    void theNightIsShaded() {
+        String svg = LoadCurve.of(named("Tern"), Units.METRIC);
+        Matcher night = Pattern.compile("<rect x=\"([\\d.]+)\"[^>]*width=\"([\\d.]+)\"[^>]*night-hours")
+                .matcher(svg);
+        assertThat(night.find()).isTrue();
+        double perMinute = 770.0 / 524;
+        assertThat(Double.parseDouble(night.group(1))).isCloseTo(46 + 120 * perMinute, within(1.0));
+        assertThat(Double.parseDouble(night.group(2))).isCloseTo(404 * perMinute, within(1.5));
+        assertThat(night.find()).isFalse();
+    }
+
+    /** 240 steps from 20 C to what is asked; a quote in a name does not end it. */
+    @Test
+    void everyLineCanBeReadAtAnInstant() {
+        String svg = LoadCurve.of(named("the \"big\" tern"), Units.METRIC);
+        String series = svg.replaceAll("(?s).*data-series=\"([^\"]*)\".*", "$1").replace("&quot;", "\"");
+        assertThat(series)
+                .startsWith("[{\"name\":\"kiln asked\",\"values\":[20,")
+                .contains("the \\\"big\\\" tern");
+        String asked = series.substring(series.indexOf("values\":[") + 9, series.indexOf("]"));
+        assertThat(asked.split(",")).hasSize(241);
+        assertThat(svg).contains("data-start=\"2026-03-04T20:30\"", "data-unit=\"°C\"");
+        assertThat(LoadCurve.of(named("x"), new Units(Units.System.IMPERIAL, false)))
+                .contains("data-unit=\"°F\"", "kiln asked&quot;,&quot;values&quot;:[68,");
+    }
 }

@@ -229,6 +229,13 @@ class BurnoutLimitsTest {
                 .endsWith("at 22:31.");
     }
 
+    /** What is offered as a button is what the remedy says; nothing is offered where nobody has to get up. */
+    @Test
+    void anotherHourIsOffered() {
+        assertThat(BackPlan.of(ten(), day(9, 9, 0)).instead()).contains(day(9, 15, 30));
+        assertThat(BackPlan.of(ten(), day(8, 18, 0)).instead()).isEmpty();
+    }
+
     /** Poured at 23:00 with one duty at the pour: at 5:30 the next day. */
     @Test
     void theNextDay() {
