@@ -35,9 +35,9 @@ for _ in 1 2 3; do
   kill "$app"; wait "$app" 2>/dev/null || true
 done
 
-echo "Pages with 2000 trees" >&2
+echo "Pages with 5000 trees" >&2
 start; wait_first_page; sleep 3
-java -cp "$classes" kilnryu.bench.PageLoad "http://127.0.0.1:$port" 2000 | tee "$work/pages.md" >&2
+java -cp "$classes" kilnryu.bench.PageLoad "http://127.0.0.1:$port" 5000 | tee "$work/pages.md" >&2
 
 # what ./kiln-ryu mutants found stands below the measured rows and stays
 mutants=$(sed -n '/^## Mutants/,$p' "$out" 2>/dev/null || true)

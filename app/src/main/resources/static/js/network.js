@@ -13,7 +13,6 @@ again.type = "button";
 again.className = "plain";
 again.textContent = "Try again";
 bar.append(says, again);
-document.querySelector("header.top")?.after(bar);
 
 const alive = async () => {
   try {
@@ -44,6 +43,7 @@ const look = async () => {
   setTimeout(look, LOOK_MS);
 };
 const gone = (words) => {
+  if (!bar.isConnected) document.querySelector("header.top")?.after(bar);
   says.textContent = words;
   again.textContent = "Try again";
   bar.hidden = false;

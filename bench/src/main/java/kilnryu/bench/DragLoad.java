@@ -55,7 +55,7 @@ final class DragLoad {
             page.getByLabel("Login").fill("demo");
             page.getByLabel("Password").fill("estuary");
             page.locator("main button, form button").first().click();
-            page.waitForURL("**/trees**");
+            page.waitForURL(address + "/");
             page.navigate(address + firing);
             page.evaluate(CLOCK);
             for (int i = 0; i < WARM_UP + DRAGGED; i++) {

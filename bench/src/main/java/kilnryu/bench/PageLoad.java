@@ -112,7 +112,11 @@ public final class PageLoad {
         row("page: piece with a mesh", () -> get("/pieces/3"));
         row("page: mold", () -> get("/trees/3/mold"));
         row("page: firing", () -> get("/trees/3/firing"));
-        row("page: list of trees", () -> get("/trees"));
+        row("page: today (asked 50)", () -> get("/"));
+        row("page: list of trees (asked 50)", () -> get("/trees"));
+        row("page: list of trees, searched by a commission (asked 50)", () -> get("/trees?q=garden"));
+        row("page: list of pieces (asked 50)", () -> get("/pieces"));
+        row("page: list of firings (asked 50)", () -> get("/firings"));
         row("page: bench card", () -> get("/trees/3/card"));
         row("page: factors", () -> get("/factors"));
     }
@@ -147,7 +151,7 @@ public final class PageLoad {
 
     /** A log of a million readings, taken in once and drawn. */
     private void million(String firing, String token) throws IOException, InterruptedException {
-        post(firing + "/start", Map.of("_csrf", token, "ready", "on"));
+        post(firing + "/start", Map.of("_csrf", token, "ready", "on", "even_so", "on"));
         post(firing + "/end", Map.of("_csrf", token, "as", "for the log"));
         StringBuilder csv = new StringBuilder("seconds,kiln °C\n");
         for (int i = 0; i < 1_000_000; i++) {

@@ -15,6 +15,7 @@ import kilnryu.app.dipping.DipStore.Dip;
 import kilnryu.app.dipping.DipStore.Event;
 import kilnryu.app.dipping.DipStore.Logged;
 import kilnryu.app.dipping.DipStore.Run;
+import kilnryu.app.plan.Verdict;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Options;
 import kilnryu.app.sheet.Range;
@@ -322,6 +323,7 @@ class ShellController {
             unjudged.add("cracks, patches and dryness (the look before the pour)");
         }
         model.addAttribute("unjudged", unjudged);
+        model.addAttribute("verdict", Verdict.over(s.shell().findings().all(), unjudged, account.units(), List.of()));
         model.addAttribute("corrected", s.corrected() == 1 ? "" : Show.digits(s.corrected()));
         model.addAttribute("drawing", drawing(account, s, events));
         model.addAttribute("masses", masses(account, s));

@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpSession;
 import java.time.Clock;
 import java.time.ZonedDateTime;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,12 +16,14 @@ import kilnryu.app.kiln.KilnStore;
 import kilnryu.app.kiln.ProgramReader;
 import kilnryu.app.kiln.ProgramStore;
 import kilnryu.app.plan.Plans;
+import kilnryu.app.plan.Verdict;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.tree.Face;
 import kilnryu.app.tree.TreeStore;
 import kilnryu.app.web.Filter;
 import kilnryu.app.web.Show;
 import kilnryu.core.burnout.BackPlan;
+import kilnryu.core.finding.Severity;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -492,7 +495,29 @@ class FiringsController {
         model.addAttribute("insteadSays", instead.map(Show::dayAndClock).orElse(""));
         model.addAttribute("unready", id == 0 ? List.of() : store.unready(id));
         model.addAttribute("early", StartController.early(plan, clock.instant()));
+        model.addAttribute(
+                "verdict",
+                Verdict.over(
+                        LoadPage.found(plan), LoadPage.unjudged(plan), account.units(), remedies(id, version, plan)));
         model.addAttribute("blocking", StartController.blocking(plan));
         model.addAttribute("unknown", StartController.unknown(plan));
+    }
+
+    /** What mends a load at once: longer holds where the heat asks for them, a kiln where none is chosen. */
+    private static List<Verdict.Remedy> remedies(long id, int version, LoadPlan plan) {
+        List<Verdict.Remedy> all = new ArrayList<>();
+        if (id > 0
+                && plan.findings().all().stream()
+                        .anyMatch(f -> f.place().startsWith("program[") && f.severity() != Severity.NOTE)) {
+            all.add(new Verdict.Remedy(
+                    "Lengthen holds",
+                    "/firings/" + id + "/as",
+                    Map.of("as", "lengthen", "version", Integer.toString(version))));
+        }
+        if (id > 0 && (plan.kiln().isEmpty() || plan.clock().isEmpty())) {
+            all.add(Verdict.Remedy.link(
+                    plan.kiln().isEmpty() ? "Choose a kiln" : "Say when to pour", "/firings/" + id + "/load"));
+        }
+        return all;
     }
 }

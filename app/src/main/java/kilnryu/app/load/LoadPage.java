@@ -135,6 +135,50 @@ public record LoadPage(
         return new Station(label, status, address, key.equals(open) ? "now" : done ? "done" : "next");
     }
 
+    /** What stands against a load, and after it what stands against a mold by itself: both go into the kiln. */
+    static List<Finding> found(LoadPlan plan) {
+        List<Finding> all = new ArrayList<>(plan.findings().all());
+        for (Stand s : plan.stands()) {
+            List<Finding> own = s.saved().plan().findings().all().stream()
+                    .filter(f -> f.severity() != Severity.NOTE)
+                    .toList();
+            if (!own.isEmpty()) {
+                boolean stop = own.stream().anyMatch(f -> f.severity() == Severity.STOP);
+                all.add(Finding.warn(
+                        "mold-warned",
+                        "molds[" + s.tree() + "]",
+                        s.name() + " has " + own.size()
+                                + (own.size() == 1
+                                        ? stop ? " stop of its own." : " warning of its own."
+                                        : stop ? " stops and warnings of its own." : " warnings of its own."),
+                        own.get(0).message(),
+                        "Look at its pages."));
+            }
+        }
+        return all;
+    }
+
+    /** What of a load could not be judged, and of its molds. */
+    static List<String> unjudged(LoadPlan plan) {
+        List<String> missing = new ArrayList<>();
+        plan.stands().stream()
+                .filter(s -> !s.saved().plan().judged().whole())
+                .forEach(s -> missing.add("of " + s.name() + ": "
+                        + s.saved().plan().judged().all().get(0)));
+        if (plan.stands().isEmpty()) {
+            missing.add("the load: no mold is in it");
+        }
+        if (plan.kiln().isEmpty()) {
+            missing.add("places, lag and energy (no kiln is chosen)");
+        }
+        if (plan.program().filter(p -> !p.segments().isEmpty()).isEmpty()) {
+            missing.add("the program");
+        } else if (plan.clock().isEmpty()) {
+            missing.add("the hours (no time of the pour)");
+        }
+        return missing;
+    }
+
     /** Makes the views. */
     private static final class Maker {
         private final LoadPlan plan;
@@ -164,23 +208,7 @@ public record LoadPage(
                             .map(f -> FindingView.of(f, views, pinned().indexOf(f) + 1))
                             .toList(),
                     groups(),
-                    unjudged());
-        }
-
-        private List<String> unjudged() {
-            List<String> missing = new ArrayList<>();
-            if (plan.stands().isEmpty()) {
-                missing.add("the load: no mold is in it");
-            }
-            if (plan.kiln().isEmpty()) {
-                missing.add("places, lag and energy (no kiln is chosen)");
-            }
-            if (plan.program().filter(p -> !p.segments().isEmpty()).isEmpty()) {
-                missing.add("the program");
-            } else if (plan.clock().isEmpty()) {
-                missing.add("the hours (no time of the pour)");
-            }
-            return missing;
+                    LoadPage.unjudged(plan));
         }
 
         private String curve(Optional<LoadCurve.Window> window) {

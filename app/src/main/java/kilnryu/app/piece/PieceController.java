@@ -19,6 +19,7 @@ import kilnryu.app.account.Account;
 import kilnryu.app.equipment.EquipmentReader;
 import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.factor.FactorStore;
+import kilnryu.app.plan.Verdict;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Merge;
 import kilnryu.app.sheet.SheetForm;
@@ -320,12 +321,22 @@ class PieceController {
         Fields fields = Fields.typed(sight.typed, account.units());
         Optional<MeshStore.Row> mesh = meshOf(account, sight.piece);
         PieceReader.Piece piece = around(account).read(fields, mesh);
-        model.addAttribute("piece", PiecePage.of(piece, mesh, account.units()));
+        PiecePage page = PiecePage.of(piece, mesh, account.units());
+        model.addAttribute("piece", page);
+        model.addAttribute(
+                "verdict",
+                Verdict.over(piece.findings().all(), page.unjudged(), account.units(), remedies(sight.piece, mesh)));
         model.addAttribute("form", new SheetForm(fields, sight.typed, sight.showErrors));
         model.addAttribute("id", sight.piece);
         model.addAttribute("version", sight.version);
         model.addAttribute("pageView", sight.page);
         model.addAttribute("name", piece.name().isEmpty() ? "New piece" : piece.name());
+    }
+
+    private static List<Verdict.Remedy> remedies(long id, Optional<MeshStore.Row> mesh) {
+        return id == 0 || mesh.isPresent()
+                ? List.of()
+                : List.of(Verdict.Remedy.link("Give it a mesh", "/pieces/" + id + "#mesh-file"));
     }
 
     private static String hour(Account account, Instant at) {

@@ -30,7 +30,7 @@ public record Verdict(String mark, String word, String sentence, int more, List<
      * @param fields hidden fields of the form, null for a link
      */
     public record Remedy(String label, String address, Map<String, String> fields) {
-        static Remedy link(String label, String address) {
+        public static Remedy link(String label, String address) {
             return new Remedy(label, address, null);
         }
 
@@ -66,6 +66,40 @@ public record Verdict(String mark, String word, String sentence, int more, List<
                 remedies(account, saved, plan, open, found, sources));
     }
 
+    /**
+     * How something else than a tree stands: a piece, a load, a shell.
+     *
+     * @param missing what of it could not be judged
+     * @param remedies what can be done at once, the best first
+     */
+    public static Verdict over(List<Finding> found, List<String> missing, Units units, List<Remedy> remedies) {
+        List<Remedy> best = remedies.stream().limit(MOST_REMEDIES).toList();
+        Optional<Finding> worst =
+                found.stream().filter(f -> f.severity() != Severity.NOTE).min(Comparator.comparing(Finding::severity));
+        if (worst.isPresent()) {
+            Finding f = worst.get();
+            boolean stop = f.severity() == Severity.STOP;
+            int alike = (int)
+                    found.stream().filter(o -> o.severity() == f.severity()).count();
+            return new Verdict(
+                    stop ? "stop" : "warn",
+                    stop ? (f.safety() ? "Safety stop" : "Stop") : "Warning",
+                    spoken(f, units),
+                    alike - 1,
+                    best);
+        }
+        return missing.isEmpty()
+                ? new Verdict("good", "No problems found", "All that matters is known and was judged.", 0, best)
+                : new Verdict("note", "Not yet judged", first(missing), 0, best);
+    }
+
+    private static String first(List<String> missing) {
+        String others = missing.size() == 1
+                ? ""
+                : " and " + (missing.size() - 1) + (missing.size() == 2 ? " thing" : " things") + " more";
+        return missing.get(0) + others + ".";
+    }
+
     /** The mark alone, as lists show it. */
     static String mark(Plan plan) {
         if (plan.findings().all().stream().anyMatch(f -> f.severity() == Severity.STOP)) {
@@ -99,19 +133,15 @@ public record Verdict(String mark, String word, String sentence, int more, List<
         if (missing.isEmpty()) {
             return new Verdict("good", "No problems found", "All that matters is known and was judged.", 0, List.of());
         }
-        String first = missing.get(0);
-        String others = missing.size() == 1
-                ? ""
-                : " and " + (missing.size() - 1) + (missing.size() == 2 ? " thing" : " things") + " more";
         List<Remedy> remedies = new ArrayList<>();
         if (saved != null) {
             plan.judged().missing().entrySet().stream()
-                    .filter(e -> e.getValue().contains(first))
+                    .filter(e -> e.getValue().contains(missing.get(0)))
                     .findFirst()
-                    .map(e -> address(first, saved.row().id(), e.getKey()))
+                    .map(e -> address(missing.get(0), saved.row().id(), e.getKey()))
                     .ifPresent(remedies::add);
         }
-        return new Verdict("note", "Not yet judged", first + others + ".", 0, remedies);
+        return new Verdict("note", "Not yet judged", first(missing), 0, remedies);
     }
 
     /** Where what is missing is written down. */

@@ -82,7 +82,7 @@ class MoldsIT extends BrowserTest {
         page.mouse().down();
         page.mouse().move(box.x + 90, box.y);
         answered("**/mold/try", () -> page.mouse().up());
-        assertThat(page.locator("#verdict")).containsText("Stop");
+        assertThat(page.locator("#verdict")).containsText("wall");
         answered("**/mold/try", () -> page.locator("[name=tilt_deg]").first().fill("0"));
         press("Save");
         page.waitForURL("**/mold?saved");
