@@ -388,4 +388,31 @@ class PieceTest extends AppTest {
                 .andReturn()
                 .getResponse();
     }
+
+    /** A piece with a mesh is drawn by the shadow of it on its tree, one without by an outline of its measures. */
+    @Test
+    void aPieceWithAMeshIsNeverAnEgg() throws Exception {
+        long id = piece(SANDPIPER);
+        Map<String, String> hung = new HashMap<>(WAX);
+        hung.put("parts[a].piece", String.valueOf(id));
+        hung.putAll(Map.of("layout.kind", "direct", "layout.piece", "a", "parts[a].count", "1", "version", "0"));
+        hung.putAll(Map.of(
+                "parts[a].box.length_mm", "60", "parts[a].box.width_mm", "40", "parts[a].box.thickness_mm", "30"));
+        String egg = drawn(hung);
+        assertThat(egg).contains(" A").as("an ellipse").contains("data-of=\"a\"");
+        upload(owner, "/pieces/" + id + "/mesh", "mesh", "bird.stl", MeshFiles.box(10, 20, 30, 12));
+        measured(id);
+        String seen = drawn(hung);
+        assertThat(seen).doesNotContain(" A").contains("L");
+        assertThat(page(owner, "/pieces")).contains("outline of the piece").doesNotContain("stroke-dasharray=\"3 3\"");
+    }
+
+    /** The path of the piece in the drawing of a layout that is tried. */
+    private String drawn(Map<String, String> hung) throws Exception {
+        String page = send(owner, "/trees/0/gating/layout", hung).getContentAsString();
+        var path = java.util.regex.Pattern.compile("<path d=\"([^\"]+)\"[^>]*data-of=\"a\"")
+                .matcher(page);
+        assertThat(path.find()).as("the piece is drawn").isTrue();
+        return path.group();
+    }
 }
