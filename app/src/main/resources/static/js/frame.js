@@ -36,7 +36,7 @@ const marked = async () => {
   const places = main.querySelectorAll("h2, th[scope=col], dt, p.def, .wait");
   for (const place of places) {
     if (terms.size === 0) break;
-    if (place.closest("a, button, label, summary, form.find, #answer, #live, [aria-live], .no-words")) continue;
+    if (place.closest("a, button, label, summary, form.find, #answer, #live, [aria-live], .card-sheet, .sheet-card, .no-words")) continue;
     for (const node of place.childNodes) {
       if (node.nodeType !== Node.TEXT_NODE) continue;
       const found = pattern.exec(node.data);

@@ -81,7 +81,11 @@ class CardController {
         long revision =
                 saved.sheets().values().stream().mapToLong(s -> s.version()).sum();
         return new Card(
-                PlanPage.of(saved.plan(), account.units(), now, EnumSet.allOf(PlanPage.Drawing.class)),
+                PlanPage.of(
+                        saved.plan(),
+                        account.units(),
+                        now,
+                        EnumSet.of(PlanPage.Drawing.PRINTED, PlanPage.Drawing.CURVE)),
                 saved.plan().moldExtras().school().moves(saved.plan().reading().factors()),
                 Show.dayAndClock(now),
                 revision,

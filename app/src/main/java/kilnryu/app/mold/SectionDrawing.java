@@ -78,10 +78,27 @@ public final class SectionDrawing {
             Clearances clearances,
             Lean lean,
             Units units) {
-        return new SectionDrawing(plan, outline, clearances, units).draw(built, lean);
+        SectionDrawing drawing = new SectionDrawing(plan, outline, clearances, units);
+        double foot = drawing.section(built, lean);
+        drawing.grip(lean, foot);
+        return drawing.svg.done();
     }
 
-    private String draw(Optional<GatingPlan> built, Lean lean) {
+    /** The same with nothing to take hold of, to be printed. */
+    public static String still(
+            FlaskPlan plan,
+            Optional<GatingPlan> built,
+            Outline outline,
+            Clearances clearances,
+            Lean lean,
+            Units units) {
+        SectionDrawing drawing = new SectionDrawing(plan, outline, clearances, units);
+        drawing.section(built, lean);
+        return drawing.svg.done();
+    }
+
+    /** @return where the tree's foot is drawn */
+    private double section(Optional<GatingPlan> built, Lean lean) {
         investment();
         walls();
         double foot = floor() - lean.lift * scale;
@@ -91,8 +108,7 @@ public final class SectionDrawing {
         svg.endGroup();
         dimensions();
         pins();
-        grip(lean, foot);
-        return svg.done();
+        return foot;
     }
 
     /** The ring on its top, to lean and lift it by. */

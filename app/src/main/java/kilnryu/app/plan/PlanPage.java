@@ -26,6 +26,7 @@ import kilnryu.core.burnout.BurnoutProgram.Timed;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.flask.Clearances;
 import kilnryu.core.flask.FlaskPlan;
+import kilnryu.core.gating.GatingPlan;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.shell.ShellPlan;
 import kilnryu.core.sum.Figure;
@@ -121,6 +122,8 @@ public record PlanPage(
     public enum Drawing {
         TREE,
         SECTION,
+        /** The section to be printed, with nothing to take hold of. */
+        PRINTED,
         CURVE
     }
 
@@ -155,7 +158,7 @@ public record PlanPage(
                     ready(),
                     duties(),
                     segments(),
-                    drawings.contains(Drawing.SECTION) ? section() : drawings.contains(Drawing.TREE) ? tree() : "",
+                    drawn(),
                     clock.filter(c -> drawings.contains(Drawing.CURVE))
                             .map(c -> CurveDrawing.of(c, now.getZone(), units))
                             .orElse(""),
@@ -163,6 +166,13 @@ public record PlanPage(
                     coats(),
                     plan.firing().map(f -> f.choices().school().turnsCupUp()).orElse(true),
                     clock.flatMap(BackPlan::instead));
+        }
+
+        private String drawn() {
+            if (drawings.contains(Drawing.SECTION) || drawings.contains(Drawing.PRINTED)) {
+                return section();
+            }
+            return drawings.contains(Drawing.TREE) ? tree() : "";
         }
 
         private String tree() {
@@ -199,7 +209,10 @@ public record PlanPage(
                     plan.moldExtras().tilt(),
                     plan.moldExtras().lift(),
                     plan.gating().map(g -> g.plan().placing().depth()).orElse(outline.height()));
-            return SectionDrawing.of(flask, plan.gating().map(g -> g.plan()), outline, clearances, lean, units);
+            Optional<GatingPlan> built = plan.gating().map(g -> g.plan());
+            return drawings.contains(Drawing.PRINTED)
+                    ? SectionDrawing.still(flask, built, outline, clearances, lean, units)
+                    : SectionDrawing.of(flask, built, outline, clearances, lean, units);
         }
 
         private List<Figure> metal() {

@@ -84,7 +84,9 @@ class BuildingIT extends BrowserTest {
 
         press("This side up");
         assertThat(page.locator(".viewer")).hasAttribute("data-up", Pattern.compile(".*\\d\\.\\d+.*"));
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Onto a tree"))
+        page.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions().setName("Onto a tree").setExact(true))
                 .click();
         assertThat(page.getByLabel("Volume of one")).hasValue("4 cm³");
         assertThat(figure("metal in the cavity").locator("b").first()).hasText("33.4");

@@ -80,6 +80,21 @@ class DrawingTest {
         assertThat(height / width).isCloseTo(2.0, org.assertj.core.api.Assertions.within(0.01));
     }
 
+    /** What is printed has nothing to take hold of, and is the same drawing else. */
+    @Test
+    void thePrintedSectionHasNoHandle() {
+        Plan plan = plan("Sea pea");
+        String printed = SectionDrawing.still(
+                plan.flask().orElseThrow(),
+                java.util.Optional.empty(),
+                plan.outline().orElseThrow(),
+                plan.clearances().orElseThrow(),
+                new SectionDrawing.Lean(0, 0, plan.outline().orElseThrow().height()),
+                Units.METRIC);
+        assertThat(printed).contains("100 mm inside").doesNotContain("class=", "tabindex");
+        assertThat(section(Units.METRIC)).startsWith(printed.substring(0, printed.length() - "</svg>".length()));
+    }
+
     @Test
     void theSectionIsDimensionedInTheReadersUnits() {
         assertThat(section(Units.METRIC)).contains("100 mm inside").contains(">200 mm<");
