@@ -106,7 +106,8 @@ for (const name of ["htmx:sendError", "htmx:timeout"]) {
     settled(event);
     for (const place of places(event)) place.classList.add("stale");
     failed.add(event.detail.elt);
-    gone("Not connected: the figures may be old. What you type stays here, and is computed when the connection is back.");
+    // that something waits to be saved is said rather
+    if (!waiting) gone("Not connected: the figures may be old. What you type stays here, and is computed when the connection is back.");
   });
 }
 document.addEventListener("htmx:responseError", (event) => {

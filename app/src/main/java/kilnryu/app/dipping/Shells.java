@@ -141,7 +141,7 @@ class Shells {
         try {
             WorkRecord record = Records.read(Records.SHELL, run.plan());
             Plans.Thawed thawed = record.plan(run.treeId())
-                    .map(document -> plans.thawed(account, document.toString()))
+                    .map(document -> plans.thawed(account, run.treeId(), document.toString()))
                     .orElse(new Plans.Thawed(Optional.empty(), "It holds no plan."));
             Optional<Plan> shell = thawed.plan().filter(p -> p.shell().isPresent());
             String why = shell.isPresent() || !thawed.why().isEmpty()

@@ -6,12 +6,14 @@ import java.time.Instant;
 import java.util.Collection;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import kilnryu.app.account.Account;
 import kilnryu.app.blend.BlendStore;
+import kilnryu.app.blend.Mixes;
 import kilnryu.app.equipment.EquipmentReader;
 import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.factor.FactorStore;
@@ -21,6 +23,7 @@ import kilnryu.app.school.Schools;
 import kilnryu.app.sheet.SheetStore;
 import kilnryu.app.sheet.SheetStore.Sheet;
 import kilnryu.app.shell.RecipeStore;
+import kilnryu.app.shell.Recipes;
 import kilnryu.app.tree.Face;
 import kilnryu.app.tree.TreeStore;
 import kilnryu.app.web.Show;
@@ -194,21 +197,52 @@ public class Plans {
     }
 
     /** A plan as it was when a document of it was frozen: with the constants of that day. */
-    public Thawed thawed(Account account, String document) {
+    public Thawed thawed(Account account, long tree, String document) {
         try {
             Plan.Reading now = reading(account, factors.of(account.studioId()));
             PlanDocument.Content content = PlanDocument.read(document, now);
             Map<String, Replacement> then = new HashMap<>();
             content.constants().forEach((key, value) -> then.put(key, new Replacement(value, "as it was planned")));
-            return new Thawed(
-                    Optional.of(Plan.read(
-                            content.stages(), new Plan.Reading(account.units(), new Factors(then), account.zoneId()))),
-                    "");
+            Plan.Reading frozen = new Plan.Reading(
+                    account.units(),
+                    new Factors(then),
+                    account.zoneId(),
+                    Schools.NONE,
+                    Mixes.NONE,
+                    Recipes.NONE,
+                    Plan.Hands.UNKNOWN,
+                    now.faces());
+            return new Thawed(Optional.of(Plan.read(faced(tree, content.stages()), frozen)), "");
         } catch (PlanDocument.Unusable e) {
             return Thawed.not(e.getMessage());
         } catch (IllegalArgumentException | java.util.NoSuchElementException e) {
             return Thawed.not("It was reckoned in a way that is not known any more.");
         }
+    }
+
+    /**
+     * A frozen plan with the pieces its parts come from, which a plan document does not carry: only to draw them by their
+     * meshes, found by the names of the parts. No figure follows from it.
+     */
+    private Map<Stage, Map<String, String>> faced(long tree, Map<Stage, Map<String, String>> stages) {
+        Map<String, String> saved = sheets(tree).get(Stage.TREE).fields();
+        Map<String, String> pieces = new HashMap<>();
+        saved.forEach((path, text) -> {
+            if (path.endsWith("].piece")) {
+                String at = path.substring(0, path.length() - "piece".length());
+                pieces.put(saved.getOrDefault(at + "name", ""), text);
+            }
+        });
+        Map<Stage, Map<String, String>> faced = new EnumMap<>(stages);
+        Map<String, String> parts = new LinkedHashMap<>(stages.getOrDefault(Stage.TREE, Map.of()));
+        for (Map.Entry<String, String> part : Map.copyOf(parts).entrySet()) {
+            if (part.getKey().endsWith("].name") && pieces.containsKey(part.getValue())) {
+                String at = part.getKey().substring(0, part.getKey().length() - "name".length());
+                parts.put(at + "piece", pieces.get(part.getValue()));
+            }
+        }
+        faced.put(Stage.TREE, parts);
+        return faced;
     }
 
     /** A stage to be saved over the version it was begun from. */

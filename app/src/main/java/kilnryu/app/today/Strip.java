@@ -124,15 +124,15 @@ final class Strip {
         svg.line(LEFT, top + ROW - 3, WIDTH - RIGHT, top + ROW - 3, "stroke=\"" + Svg.RULE + "\" stroke-width=\"0.6\"");
         for (Bar bar : lane.bars()) {
             if (bar.until().isAfter(window.from()) && bar.from().isBefore(window.until())) {
-                bar(bar, top + 4);
+                bar(bar, lane.name(), top + 4);
             }
         }
     }
 
-    private void bar(Bar bar, double top) {
+    private void bar(Bar bar, String lane, double top) {
         double from = x(bar.from());
         double wide = Math.max(3, x(bar.until()) - from);
-        svg.link(bar.address(), bar.label());
+        svg.link(bar.address(), bar.label().isEmpty() ? lane : bar.label());
         if (bar.kind() == Kind.HEAT && bar.heat().size() > 1) {
             String name = "heat" + gradients++;
             svg.gradient(name, from, from + wide, stops(bar, from, wide));

@@ -64,6 +64,14 @@ class StripTest {
         assertThat(number(bar, "width")).isCloseTo(6 * HOUR, within(0.2));
     }
 
+    /** A dip has no words of its own on its bar; its link is named by its line. */
+    @Test
+    void aBarWithoutWordsIsNamedByItsLine() throws Exception {
+        Lane dips = new Lane(
+                "Tern on a post", "/shells", List.of(Bar.of(NOW, NOW.plusHours(1), Kind.HANDS, "", "/shells/1")));
+        assertThat(number(bar(drawn(List.of(dips)), "Tern on a post"), "width")).isCloseTo(HOUR, within(0.2));
+    }
+
     @Test
     void whatReachesOverTheEdgeIsCutThere() throws Exception {
         Lane kiln = new Lane(
