@@ -19,7 +19,7 @@ import java.util.stream.Collectors;
 
 /**
  * Asks a running application for its pages as one browser would, over loopback, and prints a table of what was waited:
- * {@code PageLoad ADDRESS TREES}. Signs in as the demo account and copies its trees until there are enough.
+ * {@code PageLoad ADDRESS TREES [pages]}, with a third word the pages alone. Signs in as the demo account and copies its trees until there are enough.
  */
 public final class PageLoad {
     private static final Pattern TOKEN = Pattern.compile("name=\"_csrf\" value=\"([^\"]+)\"");
@@ -40,7 +40,12 @@ public final class PageLoad {
         PageLoad load = new PageLoad(arguments[0]);
         load.signIn();
         load.fill(Integer.parseInt(arguments[1]));
-        load.measure();
+        if (arguments.length > 2) {
+            load.warmUp();
+            load.pages();
+        } else {
+            load.measure();
+        }
     }
 
     private interface Asking {
@@ -70,11 +75,7 @@ public final class PageLoad {
             tree.put("parts[p" + i + "].count", "6");
         }
         int[] typed = {0};
-        for (int i = 0; i < WARM_UP; i++) {
-            get("/trees/3/tree");
-        }
-        System.out.println("| what | median ms | 95th percentile ms | asked |");
-        System.out.println("|---|---|---|---|");
+        warmUp();
         row("sheet's partial update, tree", () -> {
             for (int i = 0; i < 4; i++) {
                 tree.put("parts[p" + i + "].mass_g", "0." + (600 + typed[0]++ % 300) + " g");
@@ -107,6 +108,18 @@ public final class PageLoad {
                 DragLoad.measure(address, firing));
         row("page: program of six flasks", 40, () -> get(firing));
         million(firing, tree.get("_csrf"));
+        pages();
+    }
+
+    private void warmUp() throws IOException, InterruptedException {
+        for (int i = 0; i < WARM_UP; i++) {
+            get("/trees/3/tree");
+        }
+        System.out.println("| what | median ms | 95th percentile ms | asked |");
+        System.out.println("|---|---|---|---|");
+    }
+
+    private void pages() throws IOException, InterruptedException {
         row("page: tree", () -> get("/trees/3/tree"));
         row("page: gating", () -> get("/trees/4/gating"));
         row("page: piece with a mesh", () -> get("/pieces/3"));

@@ -1,8 +1,11 @@
 package kilnryu.app.dipping;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -21,6 +24,7 @@ import kilnryu.app.record.Records;
 import kilnryu.app.record.WorkRecord;
 import kilnryu.app.web.Late;
 import kilnryu.app.web.Show;
+import kilnryu.app.web.Units;
 import kilnryu.core.shell.Air;
 import kilnryu.core.shell.Climate;
 import kilnryu.core.shell.Coat;
@@ -35,6 +39,15 @@ import org.springframework.web.server.ResponseStatusException;
 class Shells {
     /** Readings older than this say nothing of a coat that still dries. */
     private static final Duration LOOKED_BACK = Duration.ofDays(45);
+
+    private static final int MOST_THAWED = 120;
+    private static final Duration THAWED_FOR = Duration.ofMinutes(5);
+
+    /** Reckoned anew for every look at a rack otherwise, of each shell that hangs there. */
+    private final Cache<Ice, Thaw> thawed = Caffeine.newBuilder()
+            .maximumSize(MOST_THAWED)
+            .expireAfterWrite(THAWED_FOR)
+            .build();
 
     private final DipStore dips;
     private final RoomStore rooms;
@@ -137,7 +150,15 @@ class Shells {
 
     private record Thaw(Optional<WorkRecord> record, Optional<Plan> plan, String why) {}
 
+    /** All that a thawed plan depends on; what is frozen does not change, a mesh by which it is drawn hardly ever does. */
+    private record Ice(long run, String plan, Units units, ZoneId zone) {}
+
     private Thaw thaw(Account account, Run run) {
+        return thawed.get(
+                new Ice(run.id(), run.plan(), account.units(), account.zoneId()), ice -> melted(account, run));
+    }
+
+    private Thaw melted(Account account, Run run) {
         try {
             WorkRecord record = Records.read(Records.SHELL, run.plan());
             Plans.Thawed thawed = record.plan(run.treeId())

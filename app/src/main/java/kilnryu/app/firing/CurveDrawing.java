@@ -4,8 +4,10 @@ import java.awt.Graphics2D;
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.text.SimpleDateFormat;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.Date;
 import java.util.List;
@@ -72,12 +74,23 @@ public final class CurveDrawing {
     }
 
     private String draw() {
+        nights();
         heatTicks();
         clockTicks();
         stages();
         curve();
         duties();
         return svg.done();
+    }
+
+    /** The hours at which nobody should have to get up. */
+    private void nights() {
+        ZonedDateTime closed = plan.at(0);
+        for (BackPlan.Night n : BackPlan.nights(closed, plan.pour())) {
+            double from = x(Duration.between(closed, n.from()).toSeconds() / 60.0);
+            double to = x(Duration.between(closed, n.until()).toSeconds() / 60.0);
+            svg.rect(from, AREA.getMinY(), to - from, AREA.getHeight(), "fill=\"#efe6d6\" fill-opacity=\"0.75\"");
+        }
     }
 
     private Date date(double minute) {

@@ -233,20 +233,15 @@ final class LoadCurve {
 
     /** The hours at which nobody should have to get up. */
     private void nights(ZonedDateTime start) {
-        ZonedDateTime night = start.truncatedTo(ChronoUnit.DAYS).minusDays(1).with(BackPlan.NIGHT_FROM);
-        ZonedDateTime end = at(start, shown.minutes);
-        for (; night.isBefore(end); night = night.plusDays(1)) {
-            double from = Math.max(0, Duration.between(start, night).toSeconds() / 60.0);
-            ZonedDateTime morning = night.plusDays(1).with(BackPlan.NIGHT_TO);
-            double to = Math.min(shown.minutes, Duration.between(start, morning).toSeconds() / 60.0);
-            if (to > from) {
-                svg.rect(
-                        x(from),
-                        AREA.getMinY(),
-                        x(to) - x(from),
-                        AREA.getHeight(),
-                        "class=\"night-hours\" fill=\"#efe6d6\" fill-opacity=\"0.75\"");
-            }
+        for (BackPlan.Night n : BackPlan.nights(start, at(start, shown.minutes))) {
+            double from = x(Duration.between(start, n.from()).toSeconds() / 60.0);
+            double to = x(Duration.between(start, n.until()).toSeconds() / 60.0);
+            svg.rect(
+                    from,
+                    AREA.getMinY(),
+                    to - from,
+                    AREA.getHeight(),
+                    "class=\"night-hours\" fill=\"#efe6d6\" fill-opacity=\"0.75\"");
         }
     }
 

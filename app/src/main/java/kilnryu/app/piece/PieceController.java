@@ -14,7 +14,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import kilnryu.app.account.Account;
 import kilnryu.app.equipment.EquipmentReader;
 import kilnryu.app.equipment.EquipmentStore;
@@ -101,7 +100,7 @@ class PieceController {
                         .map(r -> shapes.get(r.id()))
                         .filter(Objects::nonNull)
                         .toList());
-        Map<Long, List<TreeStore.Row>> hang = trees.ofPieces(
+        Map<Long, TreeStore.OnTrees> hang = trees.ofPieces(
                 account.studioId(), rows.stream().map(PieceStore.Row::id).toList());
         List<PieceLine> lines = rows.stream()
                 .map(row -> PieceLine.of(
@@ -110,7 +109,7 @@ class PieceController {
                                 Fields.typed(row.fields(), account.units()), Optional.ofNullable(shapes.get(row.id()))),
                         account,
                         face(photo.get(row.id()), shapes.get(row.id()), faces),
-                        stands(hang.getOrDefault(row.id(), List.of()))))
+                        stands(hang.get(row.id()))))
                 .toList();
         model.addAttribute("lines", lines);
         model.addAttribute("q", search);
@@ -123,20 +122,14 @@ class PieceController {
                 photo, photo != null ? "" : PieceFace.drawn(shape == null ? null : faces.get(shape.id())));
     }
 
-    private static PieceLine.Stands stands(List<TreeStore.Row> on) {
-        if (on.isEmpty()) {
+    private static PieceLine.Stands stands(TreeStore.OnTrees on) {
+        if (on == null) {
             return PieceLine.Stands.NOWHERE;
         }
-        TreeStore.Row furthest = on.get(0);
-        String more = on.size() == 1 ? "" : ", " + (on.size() - 1) + (on.size() == 2 ? " tree more" : " trees more");
-        String address = furthest.stand().address().isEmpty()
-                ? "/trees/" + furthest.id() + "/tree"
-                : furthest.stand().address();
-        String mark = Stream.of("stop", "warn", "note", "good")
-                .filter(m -> on.stream().anyMatch(t -> m.equals(t.mark())))
-                .findFirst()
-                .orElse("");
-        return new PieceLine.Stands(furthest.stand().words() + more, address, mark);
+        TreeStore.Stand stand = on.furthest().stand();
+        String more = on.count() == 1 ? "" : ", " + (on.count() - 1) + (on.count() == 2 ? " tree more" : " trees more");
+        String address = stand.address().isEmpty() ? "/trees/" + on.furthest().id() + "/tree" : stand.address();
+        return new PieceLine.Stands(stand.words() + more, address, on.mark());
     }
 
     @GetMapping("/pieces/new")

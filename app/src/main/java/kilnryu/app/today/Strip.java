@@ -86,18 +86,13 @@ final class Strip {
     }
 
     private void nights() {
-        ZonedDateTime day = window.from().truncatedTo(ChronoUnit.DAYS).minusDays(1);
-        for (int i = 0; i < 4; i++, day = day.plusDays(1)) {
-            ZonedDateTime from = day.with(BackPlan.NIGHT_FROM);
-            ZonedDateTime to = day.plusDays(1).with(BackPlan.NIGHT_TO);
-            if (to.isAfter(window.from()) && from.isBefore(window.until())) {
-                svg.rect(
-                        x(from),
-                        HEAD - 8,
-                        x(to) - x(from),
-                        height - HEAD - FOOT + 8 + 22,
-                        "fill=\"#e6dac8\" opacity=\"0.6\"");
-            }
+        for (BackPlan.Night n : BackPlan.nights(window.from(), window.until())) {
+            svg.rect(
+                    x(n.from()),
+                    HEAD - 8,
+                    x(n.until()) - x(n.from()),
+                    height - HEAD - FOOT + 8 + 22,
+                    "fill=\"#e6dac8\" opacity=\"0.6\"");
         }
     }
 

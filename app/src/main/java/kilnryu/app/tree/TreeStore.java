@@ -11,7 +11,7 @@ import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeParseException;
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -178,33 +178,59 @@ public class TreeStore {
                 .list();
     }
 
-    /** Trees in work that hang on them, by the piece, the furthest first. */
-    public Map<Long, List<Row>> ofPieces(long studio, List<Long> pieces) {
+    /**
+     * Trees in work that a piece hangs on.
+     *
+     * @param furthest of those that were changed lately, the one that has come furthest
+     * @param mark the worst of all
+     */
+    public record OnTrees(Row furthest, int count, String mark) {}
+
+    /** By the piece; without those that hang on none. */
+    public Map<Long, OnTrees> ofPieces(long studio, List<Long> pieces) {
         if (pieces.isEmpty()) {
             return Map.of();
         }
-        Map<Long, Row> trees = new HashMap<>();
         String which = """
                 select * from tree
                  where studio_id = :studio and archived_at is null
                    and id in (select tree_id from tree_piece where piece_id in (:pieces))
-                 order by updated_at desc limit 500
+                 order by updated_at desc limit 60
                 """;
+        Map<Long, Row> rows = new HashMap<>();
         jdbc.sql("select * from (" + STANDS.formatted(which) + ") s")
                 .param("studio", studio)
                 .param("pieces", pieces)
                 .query(TreeStore::row)
                 .list()
-                .forEach(r -> trees.put(r.id, r));
-        Map<Long, List<Row>> all = new HashMap<>();
-        jdbc.sql("select piece_id, tree_id from tree_piece where piece_id in (:pieces) order by tree_id")
+                .forEach(r -> rows.put(r.id, r));
+        Map<Long, OnTrees> all = new HashMap<>();
+        jdbc.sql("""
+                        select tp.piece_id, count(*) as n, (array_agg(t.id order by t.updated_at desc)) as ids,
+                               max(case t.mark when 'stop' then 4 when 'warn' then 3 when 'note' then 2 when 'good' then 1
+                                   else 0 end) as worst
+                          from tree_piece tp join tree t on t.id = tp.tree_id
+                         where tp.piece_id in (:pieces) and t.studio_id = :studio and t.archived_at is null
+                         group by tp.piece_id
+                        """)
+                .param("studio", studio)
                 .param("pieces", pieces)
-                .query((rs, n) -> Map.entry(rs.getLong(1), rs.getLong(2)))
+                .query((rs, n) -> {
+                    Long[] ids = (Long[]) rs.getArray("ids").getArray();
+                    Row furthest = Arrays.stream(ids)
+                            .filter(rows::containsKey)
+                            .map(rows::get)
+                            .max(Comparator.comparingInt(r -> r.stand.station))
+                            .orElseGet(() -> find(studio, ids[0]).orElseThrow());
+                    return Map.entry(
+                            rs.getLong("piece_id"),
+                            new OnTrees(
+                                    furthest,
+                                    rs.getInt("n"),
+                                    List.of("", "good", "note", "warn", "stop").get(rs.getInt("worst"))));
+                })
                 .list()
-                .forEach(link -> Optional.ofNullable(trees.get(link.getValue()))
-                        .ifPresent(r -> all.computeIfAbsent(link.getKey(), k -> new ArrayList<>())
-                                .add(r)));
-        all.values().forEach(rows -> rows.sort(Comparator.comparingInt(r -> -r.stand.station)));
+                .forEach(e -> all.put(e.getKey(), e.getValue()));
         return all;
     }
 
@@ -261,8 +287,8 @@ public class TreeStore {
                           where studio_id = :studio and not given_up and started_at > :from and tree_id is not null
                    union select s.tree_id from mix_session_tree s join mix_session x on x.id = s.mix_session_id
                           where x.studio_id = :studio and not x.given_up and x.started_at > :from
-                   union select id from tree where studio_id = :studio and archived_at is null
-                          and pour_at between :from and :until)
+                   union (select id from tree where studio_id = :studio and archived_at is null
+                          and pour_at between :from and :until order by pour_at, id limit :most))
                  order by pour_at nulls last, id limit :most
                 """;
         return jdbc.sql("select * from (" + STANDS.formatted(which) + ") s order by pour_at nulls last, id")
@@ -279,11 +305,8 @@ public class TreeStore {
         jdbc.sql("""
                         update tree set face = null
                          where studio_id = (select studio_id from piece where id = :piece)
-                           and id in (select tree_id from sheet where stage = 'tree' and fields::text ~ :link)
-                        """)
-                .param("piece", piece)
-                .param("link", "\\]\\.piece\" ?: ?\"" + piece + "\"")
-                .update();
+                           and id in (select tree_id from tree_piece where piece_id = :piece)
+                        """).param("piece", piece).update();
     }
 
     /** Keeps the face of a tree that was saved before faces were kept. */

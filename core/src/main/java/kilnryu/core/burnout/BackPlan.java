@@ -16,14 +16,31 @@ import kilnryu.core.finding.Findings;
  */
 public record BackPlan(BurnoutProgram program, ZonedDateTime pour, List<Clocked> duties, Findings findings) {
     /** From here to {@link #NIGHT_TO} nobody should have to get up. */
-    public static final LocalTime NIGHT_FROM = LocalTime.of(22, 30);
+    private static final LocalTime NIGHT_FROM = LocalTime.of(22, 30);
 
-    public static final LocalTime NIGHT_TO = LocalTime.of(5, 30);
+    private static final LocalTime NIGHT_TO = LocalTime.of(5, 30);
     private static final int HALF_HOURS_TRIED = 48;
     private static final int LONGEST_WAIT_MIN = 600;
 
     /** A duty at its hour. */
     public record Clocked(Duty duty, ZonedDateTime at) {}
+
+    /** Part of a night. */
+    public record Night(ZonedDateTime from, ZonedDateTime until) {}
+
+    /** The nights between two instants, the first and the last cut where they begin and end. */
+    public static List<Night> nights(ZonedDateTime from, ZonedDateTime until) {
+        List<Night> nights = new ArrayList<>();
+        ZonedDateTime evening = from.minusDays(1).with(NIGHT_FROM);
+        for (; evening.isBefore(until); evening = evening.plusDays(1)) {
+            ZonedDateTime morning = evening.plusDays(1).with(NIGHT_TO);
+            if (morning.isAfter(from)) {
+                nights.add(
+                        new Night(evening.isBefore(from) ? from : evening, morning.isAfter(until) ? until : morning));
+            }
+        }
+        return nights;
+    }
 
     public static BackPlan of(BurnoutProgram program, ZonedDateTime pour) {
         List<Clocked> clocked = clocked(program, pour);

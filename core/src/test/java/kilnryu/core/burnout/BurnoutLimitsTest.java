@@ -229,6 +229,18 @@ class BurnoutLimitsTest {
                 .endsWith("at 22:31.");
     }
 
+    /** Closed at 23:00 and poured at 18:00 two days later: the rest of one night and the whole of the next, from 22:30 to 5:30. */
+    @Test
+    void nightsAreCutWhereTheFiringBeginsAndEnds() {
+        assertThat(BackPlan.nights(day(8, 23, 0), day(10, 18, 0)))
+                .containsExactly(
+                        new BackPlan.Night(day(8, 23, 0), day(9, 5, 30)),
+                        new BackPlan.Night(day(9, 22, 30), day(10, 5, 30)));
+        assertThat(BackPlan.nights(day(9, 1, 0), day(9, 3, 0)))
+                .containsExactly(new BackPlan.Night(day(9, 1, 0), day(9, 3, 0)));
+        assertThat(BackPlan.nights(day(9, 5, 30), day(9, 22, 30))).isEmpty();
+    }
+
     /** What is offered as a button is what the remedy says; nothing is offered where nobody has to get up. */
     @Test
     void anotherHourIsOffered() {
