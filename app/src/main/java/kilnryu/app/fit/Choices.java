@@ -11,11 +11,12 @@ import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.mold.MoldReader;
 import kilnryu.app.plan.MoldChoice;
 import kilnryu.app.plan.Plan;
+import kilnryu.app.plan.PlanVerdict;
 import kilnryu.app.plan.Plans;
-import kilnryu.app.plan.Verdict.Remedy;
 import kilnryu.app.shell.ShellReader;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Spoken;
+import kilnryu.app.web.Verdict.Remedy;
 import kilnryu.core.block.BlockPlan;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.flask.Fit;
@@ -25,7 +26,7 @@ import org.springframework.stereotype.Component;
 
 /** The studio's flasks, a block and a shell, each with the tree in it; and the flask that mends what does not fit. */
 @Component
-class Choices implements MoldChoice.Source, Remedy.Source {
+class Choices implements MoldChoice.Source, PlanVerdict.Source {
     private static final double TALLEST = 84;
     private static final double LARGEST_SCALE = 0.55;
     private static final double LEAST_WALL = 40;

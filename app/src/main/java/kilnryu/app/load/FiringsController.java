@@ -16,12 +16,12 @@ import kilnryu.app.kiln.KilnStore;
 import kilnryu.app.kiln.ProgramReader;
 import kilnryu.app.kiln.ProgramStore;
 import kilnryu.app.plan.Plans;
-import kilnryu.app.plan.Verdict;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.tree.Face;
 import kilnryu.app.tree.TreeStore;
 import kilnryu.app.web.Filter;
 import kilnryu.app.web.Show;
+import kilnryu.app.web.Verdict;
 import kilnryu.core.burnout.BackPlan;
 import kilnryu.core.finding.Severity;
 import org.springframework.http.HttpStatus;
@@ -343,17 +343,22 @@ class FiringsController {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return program(account, row, version, typed, true, model);
         }
-        if (!store.save(
-                row,
-                version,
-                plan.fields().kept(),
-                plan.row().map(KilnStore.Row::id),
-                plan.stands().stream().map(Stand::tree).toList())) {
+        if (!saved(row, version, plan)) {
             response.setStatus(HttpStatus.CONFLICT.value());
             model.addAttribute("conflict", true);
             return program(account, row, firings.found(account, id).version(), typed, true, model);
         }
         return "redirect:/firings/" + id + "?saved";
+    }
+
+    /** @return false when someone else saved in between */
+    private boolean saved(FiringStore.Row row, int version, LoadPlan plan) {
+        return store.save(
+                row,
+                version,
+                plan.fields().kept(),
+                plan.row().map(KilnStore.Row::id),
+                plan.stands().stream().map(Stand::tree).toList());
     }
 
     /** Another hour of the pour, as the program proposes it; all else stays. */
@@ -372,12 +377,7 @@ class FiringsController {
             redirect.addFlashAttribute("fault", plan.fields().errors().get("pour_at"));
             return "redirect:/firings/" + id;
         }
-        if (!store.save(
-                row,
-                version,
-                plan.fields().kept(),
-                plan.row().map(KilnStore.Row::id),
-                plan.stands().stream().map(Stand::tree).toList())) {
+        if (!saved(row, version, plan)) {
             redirect.addFlashAttribute(
                     "fault",
                     "Nothing was changed: someone saved this firing meanwhile. Look at it, then choose again.");
@@ -485,6 +485,11 @@ class FiringsController {
                 kilns.list(account.studioId()).stream()
                         .map(k -> new SheetForm.Option(Long.toString(k.id()), k.name()))
                         .toList());
+        beforeTheStart(account, id, version, plan, model);
+    }
+
+    /** What may be done before it is started, and what stands in the way. */
+    private void beforeTheStart(Account account, long id, int version, LoadPlan plan, Model model) {
         Optional<ZonedDateTime> instead = plan.clock().flatMap(BackPlan::instead);
         model.addAttribute(
                 "instead",

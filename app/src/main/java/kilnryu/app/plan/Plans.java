@@ -427,7 +427,7 @@ public class Plans {
                                 .orElse(null),
                         pour(plan).orElse(null),
                         face(plan),
-                        Verdict.mark(plan),
+                        PlanVerdict.mark(plan),
                         Ahead.of(plan).written(),
                         plan.fields().get(Stage.TREE).written().entrySet().stream()
                                 .filter(e -> e.getKey().endsWith("].piece")
@@ -456,8 +456,9 @@ public class Plans {
 
     private TreeStore.Row faced(Account account, TreeStore.Row row) {
         Plan plan = find(account, row.id()).plan;
-        trees.keepFace(row.id(), face(plan), Verdict.mark(plan), Ahead.of(plan).written());
-        return row.seen(face(plan), Verdict.mark(plan));
+        trees.keepFace(
+                row.id(), face(plan), PlanVerdict.mark(plan), Ahead.of(plan).written());
+        return row.seen(face(plan), PlanVerdict.mark(plan));
     }
 
     private static Optional<Instant> pour(Plan plan) {

@@ -3,6 +3,7 @@ package kilnryu.app.plan;
 import java.util.List;
 import java.util.Optional;
 import kilnryu.app.account.Account;
+import kilnryu.app.web.Verdict;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 
@@ -11,9 +12,9 @@ import org.springframework.ui.Model;
 public class Streams {
     private final List<Station.Source> later;
     private final Berth.Source berths;
-    private final List<Verdict.Remedy.Source> remedies;
+    private final List<PlanVerdict.Source> remedies;
 
-    Streams(List<Station.Source> later, Berth.Source berths, List<Verdict.Remedy.Source> remedies) {
+    Streams(List<Station.Source> later, Berth.Source berths, List<PlanVerdict.Source> remedies) {
         this.later = later;
         this.berths = berths;
         this.remedies = remedies;
@@ -32,7 +33,7 @@ public class Streams {
 
     /** How a plan stands, with what mends it. */
     Verdict verdict(Account account, Plans.Saved saved, Plan plan, String open) {
-        return Verdict.of(account, saved, plan, open, remedies);
+        return PlanVerdict.of(account, saved, plan, open, remedies);
     }
 
     /** @param saved null for a tree that is not saved yet */

@@ -1,10 +1,9 @@
-package kilnryu.app.plan;
+package kilnryu.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import kilnryu.app.plan.Verdict.Remedy;
-import kilnryu.app.web.Units;
+import kilnryu.app.web.Verdict.Remedy;
 import kilnryu.core.finding.Finding;
 import org.junit.jupiter.api.Test;
 
