@@ -23,6 +23,17 @@ document.addEventListener("click", (event) => {
   (last ?? plan.elements.mold_kind).dispatchEvent(new Event("change", { bubbles: true }));
 });
 
+// A part of the section that is touched opens the field in which it is said.
+document.addEventListener("click", (event) => {
+  const name = event.target.closest?.("#answer [data-opens]")?.dataset.opens;
+  const field = name && document.getElementById("plan")?.elements[name];
+  if (!field || event.target.closest(".grip, .halo")) return;
+  const fold = field.closest("details");
+  if (fold) fold.open = true;
+  field.focus({ preventScroll: true });
+  field.scrollIntoView({ block: "nearest" });
+});
+
 // Leaning and lifting the tree by the ring on its top: writes into the two fields, the server judges and draws.
 const form = document.getElementById("plan");
 if (form && form.elements.tilt_deg) {

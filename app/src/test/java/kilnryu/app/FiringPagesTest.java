@@ -352,6 +352,7 @@ class FiringPagesTest extends AppTest {
         String run = page(owner, firing + "/run");
         assertThat(run).contains("run-work night", "class=\"btn btn-primary tall\"", "data-calls", "no reading yet");
         assertThat(run).contains("<details class=\"stand-in-box\"");
+        assertThat(run).as("nothing was heard of the kiln yet").contains("<b>Not yet judged</b>");
         assertThat(run.split("class=\"btn btn-primary tall\""))
                 .as("one button leads")
                 .hasSize(2);

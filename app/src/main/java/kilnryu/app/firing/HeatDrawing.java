@@ -137,11 +137,23 @@ public final class HeatDrawing {
         }
     }
 
+    /** Each line carries its name on its way up, where they lie apart. */
     private void legend() {
-        svg.text(
-                AREA.getMinX(),
-                AREA.getMaxY() + 36,
-                "thick the middle · thin the face · dashed the program · pale the" + " water left",
-                SMALL);
+        double top = firing.trace().stream().mapToDouble(Moment::core).max().orElse(0);
+        name(Moment::program, 0.86 * top, "program", false);
+        name(Moment::surface, 0.7 * top, "face", false);
+        name(Moment::core, 0.5 * top, "middle", true);
+        svg.text(AREA.getMinX(), AREA.getMaxY() + 36, "pale: the water left", SMALL);
+    }
+
+    private void name(ToDoubleFunction<Moment> what, double celsius, String words, boolean behind) {
+        firing.trace().stream()
+                .filter(m -> what.applyAsDouble(m) >= celsius)
+                .findFirst()
+                .ifPresent(m -> svg.text(
+                        x(m.minute()) + (behind ? 8 : -8),
+                        y(what.applyAsDouble(m)) + 4,
+                        words,
+                        "font-size=\"11.5\" fill=\"" + Svg.INK + "\"" + (behind ? "" : " text-anchor=\"end\"")));
     }
 }

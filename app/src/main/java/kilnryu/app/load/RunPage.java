@@ -15,6 +15,7 @@ import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
+import kilnryu.app.web.Verdict;
 import kilnryu.core.burnout.BurnoutQuestion;
 import kilnryu.core.kiln.Firing;
 import kilnryu.core.quantity.Measure;
@@ -22,6 +23,7 @@ import kilnryu.core.quantity.Measure;
 /** A firing that runs or has run, as its pages show it. */
 public record RunPage(
         String curve,
+        Verdict verdict,
         Glow glow,
         List<Now> now,
         List<DutyView> duties,
@@ -118,6 +120,7 @@ public record RunPage(
             FigureView.Maker views = new FigureView.Maker(units, false);
             return new RunPage(
                     curve(),
+                    Verdict.over(standing.progress().findings().all(), missing(), units, List.of()),
                     glow(),
                     nowLines(),
                     duties(),
@@ -198,6 +201,16 @@ public record RunPage(
             return events.stream()
                     .filter(e -> e.kind().equals("duty"))
                     .collect(Collectors.toMap(Event::subject, e -> e, (a, b) -> a));
+        }
+
+        /** What of a firing is not known: a stand-in measures nothing. */
+        private List<String> missing() {
+            if (standing.measured().samples().isEmpty()) {
+                return List.of("the kiln (nothing was heard of it)");
+            }
+            return standing.measured().standIn()
+                    ? List.of("what the kiln really does (a stand-in reports)")
+                    : List.of();
         }
 
         private Glow glow() {

@@ -99,10 +99,20 @@ public final class SectionDrawing {
 
     /** @return where the tree's foot is drawn */
     private double section(Optional<GatingPlan> built, Lean lean) {
+        // which field of its page a part is said in, for a finger that touches it
+        svg.group("data-opens=\"system\"");
         investment();
+        svg.endGroup();
+        svg.group("data-opens=\"inner_diameter_mm\"");
         walls();
+        svg.endGroup();
         double foot = floor() - lean.lift * scale;
-        svg.group(String.format(Locale.ROOT, "transform=\"rotate(%.1f %.1f %.1f)\"", lean.tilt, axis(), foot));
+        svg.group(String.format(
+                Locale.ROOT,
+                "data-opens=\"tree_width_mm\" transform=\"rotate(%.1f %.1f %.1f)\"",
+                lean.tilt,
+                axis(),
+                foot));
         outline.shapes().forEach(this::shape);
         built.ifPresent(b -> TreeDrawing.inMold(b, svg, axis(), foot, scale, WAX));
         svg.endGroup();

@@ -70,6 +70,8 @@ class MoldsIT extends BrowserTest {
         assertThat(pick("middle")).containsText("fits, the smallest");
         assertThat(page.locator(".mold-pick .tiny-mark.stop").first()).isVisible();
         accessible("mold with its choice of pictures");
+        page.locator("#answer [data-opens='inner_diameter_mm'] rect").first().click();
+        assertThat(page.locator("[name=inner_diameter_mm]")).isFocused();
         Locator grip = page.locator(".grip");
         grip.focus();
         answered("**/mold/try", () -> page.keyboard().press("Shift+ArrowRight"));

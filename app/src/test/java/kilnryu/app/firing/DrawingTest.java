@@ -99,7 +99,10 @@ class DrawingTest {
     void theSectionIsDimensionedInTheReadersUnits() {
         assertThat(section(Units.METRIC)).contains("100 mm inside").contains(">200 mm<");
         assertThat(section(new Units(Units.System.IMPERIAL, false))).contains("3.937 in inside");
-        assertThat(section(Units.METRIC)).doesNotContain("style=").contains("class=\"grip\"", "data-tall");
+        assertThat(section(Units.METRIC))
+                .doesNotContain("style=")
+                .contains("class=\"grip\"", "data-tall")
+                .contains("data-opens=\"system\"", "data-opens=\"inner_diameter_mm\"", "data-opens=\"tree_width_mm\"");
     }
 
     @Test
