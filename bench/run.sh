@@ -59,9 +59,9 @@ mutants=$(sed -n '/^## Mutants/,$p' "$out" 2>/dev/null || true)
   echo
   echo "Three starts of the built application on a migrated database, ms:$starts."
   echo
-  echo "## Pages (asked: partial update under 30 ms at the 95th percentile with 2,000 trees, pages under 50 ms; the builder's update under 50 ms)"
+  echo "## Pages (asked: partial update under 30 ms at the 95th percentile with 5,000 trees, pages under 50 ms; the builder's update under 50 ms)"
   echo
-  echo "Waited by one client over loopback, which is a little more than the server's own time; 2,000 trees stored."
+  echo "Waited by one client over loopback, which is a little more than the server's own time; 5,000 trees stored."
   echo
   cat "$work/pages.md"
   if [ -n "$mutants" ]; then printf '\n%s\n' "$mutants"; fi
