@@ -316,6 +316,19 @@ class FiringPagesTest extends AppTest {
                 .contains("overruled: not ready: Reed warbler (it is not mixed)");
     }
 
+    /** A mold that is warned by itself goes into the kiln with its warning. */
+    @Test
+    void aLoadIsNotFineWhileOneOfItsMoldsIsWarned() throws Exception {
+        Map<String, String> near = new HashMap<>(FLASK);
+        near.put("version", "1");
+        near.put("tree_width_mm", "84");
+        send(owner, "/trees/" + tree + "/mold", near);
+        assertThat(page(owner, "/firings/" + firing()))
+                .containsPattern("verdict-strip no-print (warn|stop)")
+                .contains("of its own.")
+                .doesNotContain("<b>No problems found</b>");
+    }
+
     /** Days before its hour it asks as well. */
     @Test
     void aStartDaysEarlyAsks() throws Exception {

@@ -50,6 +50,14 @@ class SessionPagesTest extends AppTest {
                 .contains("The session on one clock");
     }
 
+    /** Neither mold has an hour nor a crucible to be held against: the session alone is no reason to say that all is well. */
+    @Test
+    void aSessionIsNotFineWhileItsMoldsAreNotJudged() throws Exception {
+        assertThat(page(owner, "/mixing" + both()))
+                .contains("<b>Not yet judged</b>", "of Reed warbler: ")
+                .doesNotContain("No problems found");
+    }
+
     @Test
     void aMoldOfAnotherMixIsLeftOut() throws Exception {
         long other = mold("42");

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.account.Account;
+import kilnryu.app.plan.PlanVerdict;
 import kilnryu.app.plan.Station;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
@@ -138,33 +139,15 @@ public record LoadPage(
     /** What stands against a load, and after it what stands against a mold by itself: both go into the kiln. */
     static List<Finding> found(LoadPlan plan) {
         List<Finding> all = new ArrayList<>(plan.findings().all());
-        for (Stand s : plan.stands()) {
-            List<Finding> own = s.saved().plan().findings().all().stream()
-                    .filter(f -> f.severity() != Severity.NOTE)
-                    .toList();
-            if (!own.isEmpty()) {
-                boolean stop = own.stream().anyMatch(f -> f.severity() == Severity.STOP);
-                all.add(Finding.warn(
-                        "mold-warned",
-                        "molds[" + s.tree() + "]",
-                        s.name() + " has " + own.size()
-                                + (own.size() == 1
-                                        ? stop ? " stop of its own." : " warning of its own."
-                                        : stop ? " stops and warnings of its own." : " warnings of its own."),
-                        own.get(0).message(),
-                        "Look at its pages."));
-            }
-        }
+        plan.stands().forEach(s -> PlanVerdict.own(s.name(), s.saved().plan()).ifPresent(all::add));
         return all;
     }
 
     /** What of a load could not be judged, and of its molds. */
     static List<String> unjudged(LoadPlan plan) {
         List<String> missing = new ArrayList<>();
-        plan.stands().stream()
-                .filter(s -> !s.saved().plan().judged().whole())
-                .forEach(s -> missing.add("of " + s.name() + ": "
-                        + s.saved().plan().judged().all().get(0)));
+        plan.stands()
+                .forEach(s -> PlanVerdict.unjudged(s.name(), s.saved().plan()).ifPresent(missing::add));
         if (plan.stands().isEmpty()) {
             missing.add("the load: no mold is in it");
         }

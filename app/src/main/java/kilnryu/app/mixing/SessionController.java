@@ -16,6 +16,7 @@ import kilnryu.app.equipment.EquipmentReader;
 import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.plan.Plan;
 import kilnryu.app.plan.PlanRecord;
+import kilnryu.app.plan.PlanVerdict;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.record.Records;
 import kilnryu.app.record.WorkRecord;
@@ -26,6 +27,8 @@ import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Spoken;
+import kilnryu.app.web.Verdict;
+import kilnryu.core.finding.Finding;
 import kilnryu.core.flask.MixSchool;
 import kilnryu.core.flask.MixSession;
 import kilnryu.core.quantity.Measure;
@@ -260,7 +263,10 @@ class SessionController {
         model.addAttribute("noBowl", workshop(account).bowls().isEmpty());
         model.addAttribute("learned", learned(account));
         model.addAttribute("mine", running(account));
-        session(account, chosen, fields.hasErrors() ? "" : pour).ifPresent(s -> shown(account, s, model));
+        session(account, chosen, fields.hasErrors() ? "" : pour).ifPresent(s -> {
+            shown(account, s, model);
+            model.addAttribute("verdict", verdict(account, s, chosen));
+        });
         return "mixing/session";
     }
 
@@ -306,6 +312,17 @@ class SessionController {
                 .toList();
     }
 
+    /** Of the session, and of each mold by itself. */
+    private static Verdict verdict(Account account, MixSession session, List<Filled> chosen) {
+        List<Finding> found = new ArrayList<>(session.findings().all());
+        List<String> missing = new ArrayList<>();
+        for (Filled f : chosen) {
+            PlanVerdict.own(f.mold.name(), f.saved.plan()).ifPresent(found::add);
+            PlanVerdict.unjudged(f.mold.name(), f.saved.plan()).ifPresent(missing::add);
+        }
+        return Verdict.over(found, missing, account.units(), List.of());
+    }
+
     private void shown(Account account, MixSession session, Model model) {
         FigureView.Maker views = new FigureView.Maker(account.units(), false);
         List<Bowl> bowls = new ArrayList<>();
@@ -336,6 +353,7 @@ class SessionController {
                         .map(f -> FindingView.of(f, views, 0))
                         .toList());
         model.addAttribute("stops", !session.findings().stops().isEmpty());
+        model.addAttribute("verdict", Verdict.over(session.findings().all(), List.of(), account.units(), List.of()));
         double all = session.batches().get(session.batches().size() - 1).ends();
         model.addAttribute("whole", Show.length(java.time.Duration.ofSeconds(Math.round(all * 60))));
         model.addAttribute("asOf", Show.clock(clock.instant().atZone(account.zoneId())));

@@ -50,6 +50,8 @@ public final class BlockDrawing {
         double floor = TOP + ROOM_UP;
         double half = plan.outerWidth() / 2 * scale;
         double high = plan.outerHeight() * scale;
+        // which field of its page a part is said in, for a finger that touches it
+        svg.group("data-opens=\"block.wall_mm\"");
         svg.rect(
                 axis - half,
                 floor - high,
@@ -57,13 +59,16 @@ public final class BlockDrawing {
                 high,
                 "fill=\"#e9ddc9\" stroke=\"" + Svg.INK + "\" stroke-width=\"1.2\"");
         grog(axis, floor, half, high);
+        svg.endGroup();
         int cavities = plan.partition().map(BlockPlan.Partition::cavities).orElse(1);
         double apart = (outline.width()
                         + plan.partition().map(p -> p.between().value()).orElse(0.0))
                 * scale;
+        svg.group("data-opens=\"tree_width_mm\"");
         for (int i = 0; i < cavities; i++) {
             tree(built, axis + (i - (cavities - 1) / 2.0) * apart, floor);
         }
+        svg.endGroup();
         bands(axis, floor, half, high);
         svg.rect(axis - half - 14, floor, 2 * half + 28, 10, "fill=\"#cfc3b2\" stroke=\"" + Svg.INK + "\"");
         dimensions(axis, floor, half, high);

@@ -40,6 +40,31 @@ public final class PlanVerdict {
         return Verdict.over(found.stream().map(At::finding).toList(), missing, account.units(), remedies);
     }
 
+    /** What stands against a mold by itself, where it goes on with others; empty where nothing does. */
+    public static Optional<Finding> own(String name, Plan plan) {
+        List<Finding> own = plan.findings().all().stream()
+                .filter(f -> f.severity() != Severity.NOTE)
+                .toList();
+        if (own.isEmpty()) {
+            return Optional.empty();
+        }
+        String kind = own.stream().anyMatch(f -> f.severity() == Severity.STOP) ? "stop" : "warning";
+        String many = kind.equals("stop") ? " stops and warnings" : " warnings";
+        return Optional.of(Finding.warn(
+                "mold-warned",
+                "molds",
+                name + " has " + (own.size() == 1 ? "one " + kind : own.size() + many) + " of its own.",
+                own.get(0).message(),
+                "Look at its pages."));
+    }
+
+    /** What of a mold by itself was not judged, where it goes on with others; empty where all was. */
+    public static Optional<String> unjudged(String name, Plan plan) {
+        return plan.judged().whole()
+                ? Optional.empty()
+                : Optional.of("of " + name + ": " + plan.judged().all().get(0));
+    }
+
     /** The mark alone, as lists show it. */
     static String mark(Plan plan) {
         if (plan.findings().all().stream().anyMatch(f -> f.severity() == Severity.STOP)) {

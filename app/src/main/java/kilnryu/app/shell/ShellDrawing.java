@@ -87,14 +87,21 @@ public final class ShellDrawing {
     }
 
     private void draw() {
+        // which field of the Mold page a part is said in, for a finger that touches it
+        svg.group("data-opens=\"shell.recipe\"");
         shell();
+        svg.endGroup();
+        svg.group("data-opens=\"tree_width_mm\"");
         wax();
+        svg.endGroup();
         rim();
         if (plan.question().window()) {
             window();
         }
         drain();
+        svg.group("data-opens=\"shell.coats\"");
         wall();
+        svg.endGroup();
         words();
     }
 
