@@ -19,6 +19,7 @@ import java.util.function.DoubleConsumer;
 import kilnryu.app.account.Account;
 import kilnryu.app.record.Records;
 import kilnryu.app.record.WorkRecord;
+import kilnryu.app.tree.TreeStore;
 import kilnryu.core.burnout.Progress.Sample;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -122,8 +123,7 @@ class FiringStore {
                                coalesce(f.ahead->>'pour', f.fields->>'pour_at') as pour,
                                count(t.id) molds,
                                coalesce(array_agg(t.face order by t.id) filter (where t.face <> ''), '{}') faces,
-                               max(case t.mark when 'stop' then 4 when 'warn' then 3 when 'note' then 2 when 'good' then 1
-                                   else 0 end) worst
+                               %s worst
                           from (select * from firing
                                  where studio_id = :studio and archived_at is null and (:state = '' or state = :state)
                                    and (:search = '' or position(lower(:search) in lower(name)) > 0
@@ -140,7 +140,7 @@ class FiringStore {
                          group by f.id, f.name, f.state, f.started_at, f.ended_at, f.ended_as, k.name, f.updated_at,
                                   f.ahead->>'pour', f.fields->>'pour_at'
                          order by case f.state when 'running' then 0 when 'planned' then 1 else 2 end, f.updated_at desc
-                        """)
+                        """.formatted(TreeStore.WORST))
                 .param("studio", studio)
                 .param("state", asked.state)
                 .param("search", asked.search)
@@ -155,7 +155,7 @@ class FiringStore {
                         rs.getString("ended_as"),
                         rs.getString("pour"),
                         List.of((String[]) rs.getArray("faces").getArray()),
-                        List.of("", "good", "note", "warn", "stop").get(rs.getInt("worst"))))
+                        TreeStore.worst(rs.getInt("worst"))))
                 .list();
     }
 

@@ -186,6 +186,14 @@ public class TreeStore {
      */
     public record OnTrees(Row furthest, int count, String mark) {}
 
+    /** The worst mark of several trees {@code t}, as a number that {@link #worst} reads. */
+    public static final String WORST =
+            "max(case t.mark when 'stop' then 4 when 'warn' then 3 when 'note' then 2 when 'good' then 1 else 0 end)";
+
+    public static String worst(int rank) {
+        return List.of("", "good", "note", "warn", "stop").get(rank);
+    }
+
     /** By the piece; without those that hang on none. */
     public Map<Long, OnTrees> ofPieces(long studio, List<Long> pieces) {
         if (pieces.isEmpty()) {
@@ -207,12 +215,11 @@ public class TreeStore {
         Map<Long, OnTrees> all = new HashMap<>();
         jdbc.sql("""
                         select tp.piece_id, count(*) as n, (array_agg(t.id order by t.updated_at desc)) as ids,
-                               max(case t.mark when 'stop' then 4 when 'warn' then 3 when 'note' then 2 when 'good' then 1
-                                   else 0 end) as worst
+                               %s as worst
                           from tree_piece tp join tree t on t.id = tp.tree_id
                          where tp.piece_id in (:pieces) and t.studio_id = :studio and t.archived_at is null
                          group by tp.piece_id
-                        """)
+                        """.formatted(WORST))
                 .param("studio", studio)
                 .param("pieces", pieces)
                 .query((rs, n) -> {
@@ -223,11 +230,7 @@ public class TreeStore {
                             .max(Comparator.comparingInt(r -> r.stand.station))
                             .orElseGet(() -> find(studio, ids[0]).orElseThrow());
                     return Map.entry(
-                            rs.getLong("piece_id"),
-                            new OnTrees(
-                                    furthest,
-                                    rs.getInt("n"),
-                                    List.of("", "good", "note", "warn", "stop").get(rs.getInt("worst"))));
+                            rs.getLong("piece_id"), new OnTrees(furthest, rs.getInt("n"), worst(rs.getInt("worst"))));
                 })
                 .list()
                 .forEach(e -> all.put(e.getKey(), e.getValue()));
