@@ -12,6 +12,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.Response;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.lang.annotation.Retention;
 import java.lang.annotation.RetentionPolicy;
@@ -61,8 +62,12 @@ abstract class BrowserTest {
         return all;
     }
 
+    /** A busy machine answers late: a test fails by what stands there, not by how long it took. */
+    private static final int PATIENCE = 120_000;
+
     @BeforeAll
     static void open(TestInfo test) {
+        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE);
         app = new Running();
         owner = app.bean(AccountStore.class)
                 .createWithStudio(new AccountStore.NewOwner(
@@ -94,6 +99,7 @@ abstract class BrowserTest {
         context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
         context.addInitScript("window.settled = [];"
                 + "addEventListener('htmx:afterSettle', e => window.settled.push(e.detail.xhr.responseURL), true)");
+        context.setDefaultTimeout(PATIENCE);
         page = context.newPage();
         page.onRequest(r -> {
             if (!r.url().startsWith(app.address()) && !r.url().startsWith("data:")) {
@@ -122,9 +128,13 @@ abstract class BrowserTest {
     }
 
     void signIn() {
+        signIn(owner.login(), "a long sentence");
+    }
+
+    void signIn(String login, String password) {
         page.navigate(app.address() + "/login");
-        page.getByLabel("Login").fill(owner.login());
-        page.getByLabel("Password").fill("a long sentence");
+        page.getByLabel("Login").fill(login);
+        page.getByLabel("Password").fill(password);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in"))
                 .click();
         page.waitForURL(app.address() + "/");

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.nio.ByteBuffer;
@@ -54,10 +53,7 @@ class BuildingIT extends BrowserTest {
         Path file = slab();
         page.locator("#mesh-file").setInputFiles(file);
         press("Measure it");
-        assertThat(page.locator(".facts"))
-                .containsText(
-                        "12 triangles, one body, closed",
-                        new LocatorAssertions.ContainsTextOptions().setTimeout(30_000));
+        assertThat(page.locator(".facts")).containsText("12 triangles, one body, closed");
         Files.delete(file);
         return page.url().replaceAll("[?#].*", "");
     }

@@ -17,7 +17,7 @@ public enum Alloy {
             8.36,
             new Melting(820, 970, 205, 420, 500, 1.6),
             new Preheat(595, 480, 870, 540),
-            new Melt(Superheat.BRONZE, 1250, 1.3, 4.5)),
+            new Melt(Superheat.BRONZE, 1250, 1.3, 4.5, Trait.NO_PHOSPHORUS)),
     SN_BRONZE_90_10(
             "sn-bronze-90-10",
             "tin bronze Cu 90 Sn 10",
@@ -25,7 +25,7 @@ public enum Alloy {
             8.78,
             new Melting(830, 1000, 190, 400, 480, 1.5),
             new Preheat(595, 480, 900, 540),
-            new Melt(Superheat.BRONZE, 1250, 1.3, 4.5)),
+            new Melt(Superheat.BRONZE, 1250, 1.3, 4.5, Trait.TAKES_PHOSPHORUS)),
     GUNMETAL(
             "gunmetal",
             "gunmetal Cu 88 Sn 10 Zn 2",
@@ -33,7 +33,7 @@ public enum Alloy {
             8.72,
             new Melting(855, 1000, 190, 400, 480, 1.5),
             new Preheat(595, 480, 900, 540),
-            new Melt(Superheat.BRONZE, 1250, 1.3, 4.5, Trait.ZINC_FUME)),
+            new Melt(Superheat.BRONZE, 1250, 1.3, 4.5, Trait.ZINC_FUME, Trait.TAKES_PHOSPHORUS)),
     RED_BRASS(
             "red-brass",
             "red brass Cu 85 Sn 5 Pb 5 Zn 5",
@@ -229,6 +229,10 @@ public enum Alloy {
         ZINC_BOILS,
         /** Takes up hydrogen the more the hotter it is. */
         TAKES_UP_HYDROGEN,
+        /** Deoxidised with phosphor copper. */
+        TAKES_PHOSPHORUS,
+        /** Deoxidises itself: phosphor copper only by its supplier's sheet. */
+        NO_PHOSPHORUS,
         /** Masses are usually given in troy units. */
         PRECIOUS
     }

@@ -79,6 +79,7 @@ public enum Measure {
     WATT_PER_M_K(Kind.COEFFICIENT, "W/(m K)", ONE),
     WATT_PER_M2_K(Kind.COEFFICIENT, "W/(m² K)", ONE),
     MEGAJOULE_PER_KG(Kind.COEFFICIENT, "MJ/kg", ONE),
+    KILOJOULE(Kind.COEFFICIENT, "kJ", ONE),
     KILOJOULE_PER_KG(Kind.COEFFICIENT, "kJ/kg", ONE),
     JOULE_PER_KG_K(Kind.COEFFICIENT, "J/(kg K)", ONE),
     KG_PER_M3(Kind.COEFFICIENT, "kg/m³", ONE),
