@@ -9,8 +9,11 @@ import java.util.function.BiFunction;
 import kilnryu.app.account.Account;
 import kilnryu.app.blend.BlendReader;
 import kilnryu.app.factor.FactorStore;
+import kilnryu.app.kiln.CarryQuestionReader;
 import kilnryu.app.kiln.FiringQuestionReader;
 import kilnryu.app.kiln.ProgramQuestionReader;
+import kilnryu.app.melt.ChargeQuestionReader;
+import kilnryu.app.melt.MeltQuestionReader;
 import kilnryu.app.mold.BlockReader;
 import kilnryu.app.mold.MoldReader;
 import kilnryu.app.plan.ContractFigures;
@@ -113,6 +116,30 @@ class ComputeController {
     @PostMapping(path = "/program", consumes = MediaType.APPLICATION_JSON_VALUE)
     ProgramAnswer program(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
         return answer(account, body, ProgramQuestionReader::read, ProgramAnswer::of);
+    }
+
+    @Operation(summary = "The cheapest charge from a store whose make-up after the melt lies in the alloy's bands")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content = @Content(schema = @Schema(implementation = Contract.ChargeRequest.class)))
+    @PostMapping(path = "/charge", consumes = MediaType.APPLICATION_JSON_VALUE)
+    MeltAnswers charge(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
+        return answer(account, body, ChargeQuestionReader::read, MeltAnswers::of);
+    }
+
+    @Operation(summary = "Tap, heat, time and heats of a melt")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content = @Content(schema = @Schema(implementation = Contract.MeltRequest.class)))
+    @PostMapping(path = "/melt", consumes = MediaType.APPLICATION_JSON_VALUE)
+    MeltAnswers melt(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
+        return answer(account, body, MeltQuestionReader::read, MeltAnswers::of);
+    }
+
+    @Operation(summary = "How long a mold out of the kiln stays over its limit")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content = @Content(schema = @Schema(implementation = Contract.CarryRequest.class)))
+    @PostMapping(path = "/carry", consumes = MediaType.APPLICATION_JSON_VALUE)
+    MeltAnswers carry(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
+        return answer(account, body, CarryQuestionReader::read, MeltAnswers::of);
     }
 
     @Operation(summary = "All figures and findings of a plan document, as the pages say them")

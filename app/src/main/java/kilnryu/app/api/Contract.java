@@ -2,6 +2,7 @@ package kilnryu.app.api;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
+import java.util.Map;
 
 /** The shapes of the compute API's questions, for its description only; the fields are read by the stages' readers. */
 final class Contract {
@@ -230,6 +231,89 @@ final class Contract {
             Double combined_water,
             Double h,
             Double emissivity) {}
+
+    @Schema(
+            name = "ChargeRequest",
+            requiredProperties = {"alloy", "needed_g", "stock"})
+    record ChargeRequest(
+            String alloy, Double needed_g, List<LotRequest> stock, Double max_return_pct, Double unknown_return_pct) {}
+
+    @Schema(
+            name = "Lot",
+            description = "Make-up by symbol in mass %; left out only for a return that nobody knows",
+            requiredProperties = {"name", "available_g"})
+    record LotRequest(
+            String name,
+            Double available_g,
+            Double price_per_kg,
+            Map<String, Double> composition,
+
+            @Schema(allowableValues = {"ingot", "element", "return", "unknown"})
+            String kind,
+
+            Double piece_g) {}
+
+    @Schema(
+            name = "MeltRequest",
+            requiredProperties = {"alloy", "charge_g", "pour_C", "furnace"})
+    record MeltRequest(
+            String alloy,
+            Double charge_g,
+            Double start_C,
+            Double pour_C,
+            FurnaceRequest furnace,
+            CrucibleRequest crucible,
+            PotRequest carry) {}
+
+    @Schema(
+            name = "Furnace",
+            requiredProperties = {"power_kW", "kind"})
+    record FurnaceRequest(
+            Double power_kW,
+
+            @Schema(allowableValues = {"resistance", "induction", "gas", "charcoal"})
+            String kind,
+
+            Double efficiency_pct,
+            Double max_C) {}
+
+    @Schema(name = "Crucible")
+    record CrucibleRequest(Double capacity_cm3, Double rated_g) {}
+
+    @Schema(
+            name = "Pot",
+            requiredProperties = {"seconds", "mouth_diameter_mm", "wall_area_cm2"})
+    record PotRequest(Double seconds, Double mouth_diameter_mm, Double wall_area_cm2, Boolean covered) {}
+
+    @Schema(
+            name = "CarryRequest",
+            requiredProperties = {"mold", "leaves_C", "limit_C"})
+    record CarryRequest(
+            CarriedMold mold,
+            Double leaves_C,
+            Double limit_C,
+            Double room_C,
+            @Schema(allowableValues = {"air", "hot-sand"}) String outside,
+            Double sand_C) {}
+
+    @Schema(
+            name = "CarriedMold",
+            description =
+                    "A shell by thickness_mm; a flask by inner_diameter_mm, height_mm and system, its cavity reaching to the"
+                            + " least clearance from the wall",
+            requiredProperties = {"kind"})
+    record CarriedMold(
+            @Schema(allowableValues = {"shell", "flask", "block"})
+            String kind,
+
+            Double thickness_mm,
+            Double inner_diameter_mm,
+            Double width_mm,
+            Double depth_mm,
+            Double height_mm,
+            String system,
+            Double water_per_100,
+            Double wall_mm) {}
 
     @Schema(
             name = "PlanRequest",

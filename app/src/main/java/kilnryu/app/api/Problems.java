@@ -35,6 +35,7 @@ class Problems {
                 e.errors().entrySet().stream()
                         .map(x -> Map.of("field", x.getKey(), "message", x.getValue()))
                         .toList());
+        e.besides().forEach(problem::setProperty);
         return problem;
     }
 

@@ -67,6 +67,12 @@ public record Mold(
         return new Mold(thickness, area, true, Setting.SHELL, KILN, Face.INSULATED, KILN, false);
     }
 
+    /** With this outside at all faces, its steel as before. */
+    public Mold in(Face outside) {
+        Face around = new Face(outside.transfer(), outside.emissivity(), side.contact(), side.skin());
+        return new Mold(across, along, wall, medium, around, wall ? below : outside, wall ? top : outside, grows);
+    }
+
     /** On a solid shelf. */
     public Mold onShelf() {
         return wall ? this : new Mold(across, along, false, medium, side, SHELF, top, grows);
