@@ -64,13 +64,26 @@ record Filling(
             Optional<Figure> least = fill.map(f -> leastInShell(q, f));
             return new Filling(choke, sprue, flow, fill, Optional.empty(), least, Optional.of(q));
         }
-        Optional<Figure> freezing = judged ? Optional.of(freezing(q)) : Optional.empty();
+        Optional<Figure> freezing = judged ? Optional.of(coefficient(q)) : Optional.empty();
         Optional<Figure> least = fill.isPresent() && freezing.isPresent()
                 ? Optional.of(Figure.computed("least_wall", "thinnest wall that fills", Measure.MILLIMETRE)
                         .mark(Mark.M, "handbook 10: freezes in twice the time to fill")
                         .by(LEAST_WALL, fill.get(), freezing.get()))
                 : Optional.empty();
         return new Filling(choke, sprue, flow, fill, freezing, least, Optional.empty());
+    }
+
+    /** Only how fast sections freeze at the temperatures of the question, which are both there. */
+    static Filling freezing(GatingQuestion q) {
+        boolean shell = q.in().shell().isPresent();
+        return new Filling(
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                shell ? Optional.empty() : Optional.of(coefficient(q)),
+                Optional.empty(),
+                shell ? Optional.of(q) : Optional.empty());
     }
 
     /** By halving: the plate that is solid in twice the time to fill. */
@@ -192,7 +205,7 @@ record Filling(
                         .toList());
     }
 
-    private static Figure freezing(GatingQuestion q) {
+    private static Figure coefficient(GatingQuestion q) {
         Alloy alloy = q.alloy();
         Figure mold = q.mold().orElseThrow().as("mold");
         Figure c = Figure.computed("c", "heat capacity of the mold", Measure.JOULE_PER_KG_K)

@@ -8,9 +8,15 @@ import kilnryu.core.sum.Figure;
 /**
  * What a tree's gating comes to.
  *
+ * @param question what was asked
  * @param moduli by the member's key, mm
  * @param figures flow, times, head and the like, in the order they are shown
  * @param findings each placed at {@code member.} and the key of the member it is pinned to
  */
 public record GatingPlan(
-        Assembly assembly, Placing placing, Map<String, Figure> moduli, List<Figure> figures, Findings findings) {}
+        GatingQuestion question,
+        Assembly assembly,
+        Placing placing,
+        Map<String, Figure> moduli,
+        List<Figure> figures,
+        Findings findings) {}

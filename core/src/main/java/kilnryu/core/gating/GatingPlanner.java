@@ -51,7 +51,8 @@ public final class GatingPlanner {
         FillChecks.check(sight, ratio, head, found);
         GasChecks.check(sight, found);
         ShapeChecks.check(sight, found);
-        return new GatingPlan(assembly, placing, Map.copyOf(moduli), List.copyOf(figures), new Findings(found));
+        return new GatingPlan(
+                question, assembly, placing, Map.copyOf(moduli), List.copyOf(figures), new Findings(found));
     }
 
     /** All that the checks look at. */
