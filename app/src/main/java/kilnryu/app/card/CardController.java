@@ -9,6 +9,7 @@ import kilnryu.app.account.Account;
 import kilnryu.app.plan.Berth;
 import kilnryu.app.plan.PlanPage;
 import kilnryu.app.plan.Plans;
+import kilnryu.app.plan.PourNote;
 import kilnryu.app.plan.Streams;
 import kilnryu.app.web.Show;
 import kilnryu.core.flask.MixSchool;
@@ -29,9 +30,11 @@ class CardController {
     private final Plans plans;
     private final CardPdf pdf;
     private final Streams streams;
+    private final PourNote.Source pours;
     private final Clock clock;
 
-    CardController(Plans plans, CardPdf pdf, Streams streams, Clock clock) {
+    CardController(Plans plans, CardPdf pdf, Streams streams, PourNote.Source pours, Clock clock) {
+        this.pours = pours;
         this.plans = plans;
         this.pdf = pdf;
         this.streams = streams;
@@ -46,6 +49,7 @@ class CardController {
             long revision,
             String studio,
             String berth,
+            List<String> pour,
             List<String> unjudged,
             long stops) {}
 
@@ -91,6 +95,7 @@ class CardController {
                 revision,
                 account.studio(),
                 berth.map(Berth::told).orElse(""),
+                pours.of(account, saved.row().id()).map(PourNote::lines).orElse(List.of()),
                 saved.plan().judged().all(),
                 saved.plan().findings().stops().size());
     }

@@ -19,12 +19,15 @@ import kilnryu.app.blend.BlendStore;
 import kilnryu.app.dipping.ShellIntake;
 import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.load.FiringIntake;
+import kilnryu.app.melt.MelterStore;
+import kilnryu.app.melt.MetalController;
 import kilnryu.app.piece.Photo;
 import kilnryu.app.piece.PieceIntake;
 import kilnryu.app.plan.DocumentController;
 import kilnryu.app.plan.PlanDocument;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.plan.Stage;
+import kilnryu.app.pour.PourIntake;
 import kilnryu.app.school.Craft;
 import kilnryu.app.school.SchoolStore;
 import kilnryu.core.gating.GatingSchool;
@@ -60,6 +63,7 @@ class DemoLoader implements ApplicationRunner {
     private final BlendStore blends;
     private final ShellIntake shells;
     private final FiringIntake firings;
+    private final Melting melting;
     private final DocumentController documents;
     private final Plans plans;
     private final PasswordEncoder passwords;
@@ -76,6 +80,7 @@ class DemoLoader implements ApplicationRunner {
             BlendStore blends,
             ShellIntake shells,
             FiringIntake firings,
+            Melting melting,
             PasswordEncoder passwords,
             Clock clock,
             @Value("${kilnryu.demo}") boolean wanted) {
@@ -88,10 +93,15 @@ class DemoLoader implements ApplicationRunner {
         this.blends = blends;
         this.shells = shells;
         this.firings = firings;
+        this.melting = melting;
         this.passwords = passwords;
         this.clock = clock;
         this.wanted = wanted;
     }
+
+    /** What takes in metal, furnaces and pours. */
+    @Component
+    record Melting(MetalController metal, MelterStore melters, PourIntake pours) {}
 
     /** All of it or nothing: a start that is cut short leaves no half of a studio. */
     @Override
@@ -141,8 +151,9 @@ class DemoLoader implements ApplicationRunner {
                     "Thin leaves",
                     GatingSchool.FREE_TREE.key(),
                     JSON.readValue(read("school-leaves"), new TypeReference<LinkedHashMap<String, String>>() {}));
-            shells(owner.get(), leg);
+            List<Long> inShell = shells(owner.get(), leg);
             firings(owner.get(), trees);
+            melting(owner.get(), List.of(trees.get(2), inShell.get(0), inShell.get(1)));
             LOG.info("demo studio loaded");
         }
     }
@@ -205,7 +216,7 @@ class DemoLoader implements ApplicationRunner {
     }
 
     /** Two pieces in shell, at several coats; the room and its tanks. */
-    private void shells(Account owner, long leg) throws IOException, PlanDocument.Unusable {
+    private List<Long> shells(Account owner, long leg) throws IOException, PlanDocument.Unusable {
         shells.room(owner, JSON.readValue(read("room"), new TypeReference<LinkedHashMap<String, String>>() {}));
         double old = 30;
         for (LinkedHashMap<String, String> tank :
@@ -237,6 +248,25 @@ class DemoLoader implements ApplicationRunner {
             most.add(new ShellIntake.Laid(96 - coat * 13.0, 19 + coat % 2, 54, coat == 4 ? 4.6 : 0));
         }
         shells.shell(owner, trees.get(1), "long rack", most);
+        return trees;
+    }
+
+    /** Metal on the shelves, two furnaces; a pour of all that is of silicon bronze. */
+    private void melting(Account owner, List<Long> molds) throws IOException {
+        TypeReference<List<LinkedHashMap<String, String>>> lines = new TypeReference<>() {};
+        JSON.readValue(read("metal"), lines).forEach(l -> melting.metal.take(owner, l));
+        for (LinkedHashMap<String, String> m : JSON.readValue(read("melters"), lines)) {
+            String kind = m.remove("kind");
+            melting.melters.save(owner.studioId(), new MelterStore.Row(0, kind, m.get("name"), m, 0, 0));
+        }
+        LinkedHashMap<String, String> pour = new LinkedHashMap<>();
+        pour.put("name", "Bird, leg and tern");
+        pour.put("pour_at", withPourDay("{in 4 days}", owner) + "T10:30");
+        long furnace = melting.melters.list(owner.studioId(), "furnace").get(1).id();
+        long pot = melting.melters.list(owner.studioId(), "crucible").get(0).id();
+        pour.put("furnace", Long.toString(furnace));
+        pour.put("crucible", Long.toString(pot));
+        melting.pours.pour(owner, pour, molds);
     }
 
     private static Optional<PieceIntake.Mesh> mesh() throws IOException {

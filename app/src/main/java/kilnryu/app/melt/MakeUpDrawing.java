@@ -16,8 +16,8 @@ public final class MakeUpDrawing {
     private static final double HIGH = 18;
     private static final double ROW = 46;
     private static final double LEFT = 118;
-    private static final double SCALE = 420;
-    private static final double RIGHT = 130;
+    private static final double SCALE = 268;
+    private static final double RIGHT = 112;
     private static final String LABEL = "font-size=\"13\" fill=\"" + Svg.INK + "\"";
     private static final String SMALL = "font-size=\"12\" fill=\"" + Svg.FAINT_INK + "\"";
     private static final List<String> TONES =
@@ -29,13 +29,17 @@ public final class MakeUpDrawing {
     static String of(MakeUp makeUp) {
         Svg svg = new Svg(WIDE, HIGH, makeUp.toString());
         double x = 0;
-        int tone = 0;
         List<Map.Entry<Element, Double>> shares = makeUp.percent().entrySet().stream()
                 .sorted(Map.Entry.<Element, Double>comparingByValue(Comparator.reverseOrder()))
                 .toList();
         for (Map.Entry<Element, Double> e : shares) {
             double wide = Math.max(2, e.getValue() / 100 * WIDE);
-            svg.rect(x, 0, Math.min(wide, WIDE - x), HIGH, "fill=\"" + TONES.get(tone++ % TONES.size()) + "\"");
+            svg.rect(
+                    x,
+                    0,
+                    Math.min(wide, WIDE - x),
+                    HIGH,
+                    "fill=\"" + TONES.get(e.getKey().ordinal() % TONES.size()) + "\"");
             if (wide > 22) {
                 svg.text(x + 4, 13, e.getKey().symbol(), "font-size=\"11\" fill=\"" + Svg.INK + "\"");
             }
@@ -99,7 +103,7 @@ public final class MakeUpDrawing {
         }
 
         boolean holds() {
-            return after >= low() - 1e-4 && after <= high() + 1e-4;
+            return bands.free().contains(element) || after >= low() - 1e-4 && after <= high() + 1e-4;
         }
     }
 
@@ -108,19 +112,12 @@ public final class MakeUpDrawing {
         double middle = y + 16;
         svg.text(0, middle + 4, s.element.symbol() + "  " + s.element.label(), LABEL)
                 .line(LEFT, middle, LEFT + SCALE, middle, "stroke=\"" + Svg.RULE + "\" stroke-width=\"2\"");
-        double a = LEFT + (s.low() - s.from()) * per;
-        double b = LEFT + (s.high() - s.from()) * per;
-        svg.rect(a, middle - 9, b - a, 18, "fill=\"#d7e5e0\" stroke=\"" + Svg.VERDIGRIS + "\"");
-        svg.text(
-                a,
-                middle + 24,
-                percent(s.low()),
-                SMALL + " text-anchor=\"" + (a < LEFT + 20 ? "start" : "middle") + "\"");
-        svg.text(
-                b,
-                middle + 24,
-                percent(s.high()),
-                SMALL + " text-anchor=\"" + (b > LEFT + SCALE - 20 ? "end" : "middle") + "\"");
+        boolean banded = s.bands.bands().containsKey(s.element) || s.bands.trace(s.element);
+        if (banded) {
+            band(svg, middle, LEFT + (s.low() - s.from()) * per, LEFT + (s.high() - s.from()) * per, s);
+        } else {
+            svg.text(LEFT, middle + 22, "the rest", SMALL);
+        }
         svg.ellipse(
                 LEFT + (s.before - s.from()) * per,
                 middle,
@@ -139,6 +136,20 @@ public final class MakeUpDrawing {
                 middle + 5,
                 percent(s.after) + (s.holds() ? "" : s.after < s.low() ? ", too little" : ", too much"),
                 "font-size=\"14\" font-weight=\"700\" fill=\"" + (s.holds() ? Svg.INK : Svg.OXIDE) + "\"");
+    }
+
+    private static void band(Svg svg, double middle, double a, double b, Shares s) {
+        svg.rect(a, middle - 9, b - a, 18, "fill=\"#d7e5e0\" stroke=\"" + Svg.VERDIGRIS + "\"");
+        svg.text(
+                a,
+                middle + 23,
+                percent(s.low()),
+                SMALL + " text-anchor=\"" + (a < LEFT + 20 ? "start" : "middle") + "\"");
+        svg.text(
+                b,
+                middle + 23,
+                percent(s.high()),
+                SMALL + " text-anchor=\"" + (b > LEFT + SCALE - 20 ? "end" : "middle") + "\"");
     }
 
     private static String percent(double value) {

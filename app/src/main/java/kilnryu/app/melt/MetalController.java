@@ -226,12 +226,15 @@ public class MetalController {
             redirect.addFlashAttribute("faults", read.faults());
             return "redirect:/metal#csv";
         }
-        read.lots().forEach(l -> {
-            Fields fields = Fields.typed(l, account.units());
-            store.create(account, draft(MetalReader.read(fields, true).orElseThrow(), fields));
-        });
+        read.lots().forEach(l -> take(account, l));
         redirect.addFlashAttribute("taken", read.lots().size());
         return "redirect:/metal";
+    }
+
+    /** Takes in a lot by its fields, which are known to be right. */
+    public void take(Account account, Map<String, String> lot) {
+        Fields fields = Fields.typed(lot, account.units());
+        store.create(account, draft(MetalReader.read(fields, true).orElseThrow(), fields));
     }
 
     private String page(Account account, Lot lot, Map<String, String> typed, boolean wrong, Model model) {

@@ -30,17 +30,23 @@ public class DocumentController {
 
     private final Plans plans;
 
-    DocumentController(Plans plans) {
+    private final PourNote.Source pours;
+
+    DocumentController(Plans plans, PourNote.Source pours) {
+        this.pours = pours;
         this.plans = plans;
     }
 
     @GetMapping("/trees/{id}/plan.json")
     ResponseEntity<String> export(@AuthenticationPrincipal Account account, @PathVariable long id) {
         Plans.Saved saved = plans.find(account, id);
+        Map<String, Object> document = PlanDocument.write(saved.plan());
+        // what happened at its pour goes with it; an import leaves it where it is
+        pours.of(account, id).map(PourNote::record).filter(r -> !r.isEmpty()).ifPresent(r -> document.put("poured", r));
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_JSON)
                 .header("Content-Disposition", "attachment; filename=\"plan-" + id + ".json\"")
-                .body(JSON.writeValueAsString(PlanDocument.write(saved.plan())));
+                .body(JSON.writeValueAsString(document));
     }
 
     @PostMapping("/trees/import")

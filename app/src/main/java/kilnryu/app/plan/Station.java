@@ -13,5 +13,10 @@ public record Station(String label, String status, String address, String state)
     public interface Source {
         /** The station of a saved tree, given which page is open; empty where its mold has no such stage. */
         Optional<Station> of(Plans.Saved saved, String open, String base);
+
+        /** Whether it comes after the firing. */
+        default boolean afterTheKiln() {
+            return false;
+        }
     }
 }

@@ -34,10 +34,19 @@ final class Stations {
         Stations stations = new Stations(plan, base, open, berth);
         List<Station> all = new ArrayList<>(List.of(stations.tree(), stations.gating(), stations.mold()));
         if (saved != null) {
-            later.forEach(source -> source.of(saved, open, base).ifPresent(all::add));
+            later.stream()
+                    .filter(s -> !s.afterTheKiln())
+                    .forEach(source -> source.of(saved, open, base).ifPresent(all::add));
         }
         all.add(stations.firing());
-        all.add(stations.pour());
+        if (saved != null) {
+            later.stream()
+                    .filter(Station.Source::afterTheKiln)
+                    .forEach(source -> source.of(saved, open, base).ifPresent(all::add));
+        }
+        if (all.stream().noneMatch(s -> s.label().equals("Pour"))) {
+            all.add(stations.pour());
+        }
         return all;
     }
 

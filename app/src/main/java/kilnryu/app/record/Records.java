@@ -14,6 +14,7 @@ public final class Records {
     public static final String MIXING = "mixing";
     public static final String SHELL = "shell";
     public static final String FIRING = "firing";
+    public static final String POUR = "pour";
     private static final int VERSION = 1;
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
@@ -21,7 +22,9 @@ public final class Records {
     private static final Map<String, List<UnaryOperator<ObjectNode>>> UPGRADES = Map.of(
             MIXING, List.of(FromPlans::mixing),
             SHELL, List.of(FromPlans::shell),
-            FIRING, List.of(FromFrozen::firing));
+            FIRING, List.of(FromFrozen::firing),
+            // was never written before records were marked
+            POUR, List.of(UnaryOperator.identity()));
 
     private Records() {}
 
@@ -35,7 +38,12 @@ public final class Records {
     }
 
     public static WorkRecord of(String kind, String name, List<WorkRecord.Planned> plans, WorkRecord.Course course) {
-        return new WorkRecord(FORMAT, kind, VERSION, name, plans, course);
+        return new WorkRecord(FORMAT, kind, VERSION, name, plans, course, null);
+    }
+
+    /** The record of a pour. */
+    public static WorkRecord of(String name, List<WorkRecord.Planned> plans, Poured poured) {
+        return new WorkRecord(FORMAT, POUR, VERSION, name, plans, null, poured);
     }
 
     public static String write(WorkRecord record) {

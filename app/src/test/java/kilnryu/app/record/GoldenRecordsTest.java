@@ -27,7 +27,8 @@ class GoldenRecordsTest {
         "mixing-0, mixing",
         "mixing-1, mixing",
         "firing-0, firing",
-        "firing-1, firing"
+        "firing-1, firing",
+        "pour-1, pour"
     })
     void everyVersionIsReadWithItsFigures(String file, String kind) throws Exception {
         WorkRecord record = Records.read(kind, golden(file));
@@ -74,6 +75,21 @@ class GoldenRecordsTest {
         assertThat(course.program().get(0).stage()).isEqualTo("dry-out");
         assertThat(course.duties()).extracting(WorkRecord.Task::duty).contains("close-kiln", "drain-tray");
         assertThat(course.minutes()).isBetween(300.0, 3000.0);
+    }
+
+    @Test
+    void theCourseOfAPour() throws Exception {
+        Poured poured = Records.read(Records.POUR, golden("pour-1")).poured();
+        assertThat(poured.alloy()).isEqualTo("si-bronze");
+        assertThat(poured.charge()).extracting(Poured.Lot::name).contains("Gates of the heron");
+        assertThat(poured.after().get("Si")).isBetween(3.3, 4.5);
+        assertThat(poured.molds()).hasSize(3).allSatisfy(m -> {
+            assertThat(m.outS()).isLessThan(m.startS());
+            assertThat(m.startS()).isLessThan(m.fullS());
+            assertThat(m.cavityAt(0)).isEqualTo(m.moldC());
+            assertThat(m.cavityAt(m.windowS())).isBetween(m.limitC() - 3, m.limitC() + 3);
+        });
+        assertThat(poured.countdown()).extracting(Poured.Step::key).startsWith("charge-dry", "melt-on");
     }
 
     /** A rate without end, a kiln by its plate, and a reason for what was overruled. */

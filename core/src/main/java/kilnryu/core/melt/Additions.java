@@ -14,6 +14,9 @@ import kilnryu.core.material.Alloy;
  * @param steps one after the other
  */
 public record Additions(List<Step> steps) {
+    /** How much a percent of something else lowers where a metal melts, K; roughly, only for the order. */
+    private static final double PER_PERCENT_K = 8;
+
     /**
      * @param share empty where nothing is added
      * @param words what is done
@@ -38,10 +41,11 @@ public record Additions(List<Step> steps) {
         return main(charge, s).fugitive() && charge.question().bands().main() != main(charge, s);
     }
 
+    /** About where it melts, C: a pure metal at its point, an alloy lower the less of its main element it has. */
     private static double melts(Charge charge, Charge.Share s) {
-        return charge.question().takenFor(s.lot()).percent().entrySet().stream()
-                .mapToDouble(e -> e.getKey().melts() * e.getValue() / 100)
-                .sum();
+        Element main = main(charge, s);
+        double others = 100 - charge.question().takenFor(s.lot()).of(main);
+        return main.melts() - PER_PERCENT_K * others;
     }
 
     private static Element main(Charge charge, Charge.Share s) {

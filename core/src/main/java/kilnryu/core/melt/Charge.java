@@ -215,6 +215,9 @@ public record Charge(ChargeQuestion question, List<Double> grams, boolean proved
     private void band(Element element, Bands.Band band, Figure share, List<Finding> found) {
         double percent = share == null ? 0 : share.value();
         if (band.holds(percent)) {
+            if (share != null) {
+                edge(element, band, share, found);
+            }
             return;
         }
         boolean low = percent < band.low();
@@ -243,6 +246,24 @@ public record Charge(ChargeQuestion question, List<Double> grams, boolean proved
                         id, "make-up", so, "It harms whoever melts, files or uses it; the limit is one of law.", remedy)
                 : Finding.stop(
                         id, "make-up", so, "Colour, strength and the way it runs are not those planned.", remedy);
+    }
+
+    /** Within so much of an end a scale's error takes it out, as a share of the band's width. */
+    private static final double EDGE = 0.02;
+
+    private void edge(Element element, Bands.Band band, Figure share, List<Finding> found) {
+        double width = (band.high() - band.low()) * EDGE;
+        boolean low = band.low() > 0 && share.value() < band.low() + width;
+        boolean high = band.high() < 100 && share.value() > band.high() - width;
+        if (low || high) {
+            found.add(Finding.note(
+                            "edge." + element.symbol(),
+                            "make-up",
+                            say("%s ends at the very edge of its band, %s %%.", element.label(), plain(share.value())),
+                            "An error of the scale or of a certificate takes it out.",
+                            say("A little %s %s.", low ? "more" : "less", element.label()))
+                    .from(share));
+        }
     }
 
     private void traces(Map<Element, Figure> after, List<Finding> found) {

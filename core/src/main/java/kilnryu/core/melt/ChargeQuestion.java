@@ -13,10 +13,17 @@ import kilnryu.core.sum.Mark;
  *
  * @param needed metal after melting, g
  * @param mostReturns share of returns in what is charged, %
+ * @param inside how far from each end of a band it stays, as a share of the band's width; 0 for the very edge
  * @param mostUnknown share of metal of unknown make-up in what is charged, %; none where a limit of law or safety rules
  */
 public record ChargeQuestion(
-        Alloy alloy, Bands bands, double needed, List<Stock> stock, double mostReturns, double mostUnknown) {
+        Alloy alloy,
+        Bands bands,
+        double needed,
+        List<Stock> stock,
+        double mostReturns,
+        double mostUnknown,
+        double inside) {
     /** Most of what is charged that may have been molten before. */
     public static final Constant RETURNS = new Constant(
                     "charge.returns",
@@ -43,9 +50,18 @@ public record ChargeQuestion(
                     "handbook 16")
             .asChoice();
 
+    /** To the very edge of the bands, as the handbook has it. */
+    public ChargeQuestion(
+            Alloy alloy, Bands bands, double needed, List<Stock> stock, double mostReturns, double mostUnknown) {
+        this(alloy, bands, needed, stock, mostReturns, mostUnknown, 0);
+    }
+
     /** @throws IllegalArgumentException when nothing is asked, or shares are no percentages */
     public ChargeQuestion {
-        if (!(needed > 0) || !(mostReturns >= 0 && mostReturns <= 100) || !(mostUnknown >= 0 && mostUnknown <= 100)) {
+        if (!(needed > 0)
+                || !(mostReturns >= 0 && mostReturns <= 100)
+                || !(mostUnknown >= 0 && mostUnknown <= 100)
+                || !(inside >= 0 && inside < 0.5)) {
             throw new IllegalArgumentException("no charge is asked like this");
         }
         stock = List.copyOf(stock);
@@ -83,10 +99,22 @@ public record ChargeQuestion(
         for (int i = 0; i < stock.size(); i++) {
             set.add(stock.get(i).with(masses.get(i)));
         }
-        return new ChargeQuestion(alloy, bands, needed, set, mostReturns, mostUnknown);
+        return with(set);
     }
 
     ChargeQuestion with(List<Stock> others) {
-        return new ChargeQuestion(alloy, bands, needed, others, mostReturns, mostUnknown);
+        return new ChargeQuestion(alloy, bands, needed, others, mostReturns, mostUnknown, inside);
+    }
+
+    /** The same question with one lot left out. */
+    ChargeQuestion without(int lot) {
+        List<Stock> others = new ArrayList<>(stock);
+        others.set(lot, stock.get(lot).with(OptionalDouble.of(0)));
+        return with(others);
+    }
+
+    /** The same question, to the very edge of the bands. */
+    public ChargeQuestion toTheEdge() {
+        return new ChargeQuestion(alloy, bands, needed, stock, mostReturns, mostUnknown, 0);
     }
 }

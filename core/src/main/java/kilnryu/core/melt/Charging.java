@@ -28,12 +28,33 @@ public record Charging(Optional<Charge> charge, List<String> conflict, Map<Eleme
     private static final double EQUAL_COST = 1e-7;
 
     private static final double NOTHING = 1e-9;
+    private static final double LITTLE_MORE = 0.02;
 
     public static Charging of(ChargeQuestion q) {
         Optional<Charge> charge = cheapest(q);
         return charge.isPresent()
                 ? new Charging(charge, List.of(), Map.of())
                 : new Charging(Optional.empty(), conflict(q), buy(q));
+    }
+
+    /**
+     * The same without lots of which only crumbs would be weighed, where that hardly costs more.
+     *
+     * @param crumb share of what is needed under which a lot is left out, 0 to 1
+     */
+    public static Charging tidied(ChargeQuestion q, double crumb) {
+        Charging all = of(q);
+        for (int i = 0; i < q.stock().size() && all.charge.isPresent(); i++) {
+            double mass = all.charge.get().grams().get(i);
+            Stock lot = q.stock().get(i);
+            if (mass > 0 && mass < crumb * q.needed() && lot.fixed().isEmpty() && lot.type() != Stock.Type.ELEMENT) {
+                Charging without = of(all.charge.get().question().without(i));
+                boolean cheap = without.charge.isPresent()
+                        && without.charge.get().cost() <= all.charge.get().cost() * (1 + LITTLE_MORE) + NOTHING;
+                all = cheap ? without : all;
+            }
+        }
+        return all;
     }
 
     private static Optional<Charge> cheapest(ChargeQuestion q) {

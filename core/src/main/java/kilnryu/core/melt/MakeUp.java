@@ -67,7 +67,7 @@ public record MakeUp(Map<Element, Double> percent) {
     }
 
     private static String digits(double percent) {
-        String text = String.format(Locale.ROOT, percent < 1 ? "%.3f" : "%.2f", percent);
+        String text = String.format(Locale.ROOT, percent < 0.1 ? "%.3f" : "%.2f", percent);
         return text.replaceAll("0+$", "").replaceAll("\\.$", "");
     }
 }

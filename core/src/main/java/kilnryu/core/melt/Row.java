@@ -42,12 +42,13 @@ record Row(String name, double[] by, Sense sense, double value) {
     }
 
     private static void band(ChargeQuestion q, Element element, Bands.Band band, List<Row> rows) {
+        double inside = (band.high() - band.low()) * q.inside() / 100;
         if (band.low() > 0) {
-            double low = band.low() / 100 + INSIDE;
+            double low = band.low() / 100 + inside + INSIDE;
             rows.add(new Row(element.symbol(), share(q, element, low), Sense.LEAST, 0));
         }
         if (band.high() < 100) {
-            double high = Math.max(0, band.high() / 100 - INSIDE);
+            double high = Math.max(0, band.high() / 100 - inside - INSIDE);
             rows.add(new Row(element.symbol(), share(q, element, high), Sense.MOST, 0));
         }
     }

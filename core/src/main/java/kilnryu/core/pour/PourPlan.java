@@ -84,7 +84,11 @@ public record PourPlan(List<Leg> legs, double ends, Findings findings) {
         Making(Question q) {
             this.q = q;
             metal = q.pot.tap();
-            left = Math.min(q.pot.grams(), asked(0));
+            left = filled(0);
+        }
+
+        private double filled(int from) {
+            return Math.min(q.pot.grams(), asked(from) + q.pot.reserve());
         }
 
         /** What the molds from one on until the next change of pots ask. */
@@ -109,7 +113,7 @@ public record PourPlan(List<Leg> legs, double ends, Findings findings) {
                 pot++;
                 clock += q.pot.again();
                 metal = q.pot.tap();
-                left = asked(legs.size());
+                left = filled(legs.size());
                 wait = q.crew.skim();
             }
             // a kiln that has to come down holds the metal back

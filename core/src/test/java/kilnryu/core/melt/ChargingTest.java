@@ -73,7 +73,8 @@ class ChargingTest {
         assertThat(charge.after().get(Element.SN).value()).isCloseTo(9.234, within(1e-3));
         assertThat(charge.cost()).isCloseTo(9.6706, within(1e-3));
         assertThat(charge.returns().value()).isZero();
-        assertThat(charge.findings().all()).isEmpty();
+        // the cheapest lies at the edge, and that is said
+        assertThat(charge.findings().all()).extracting(Finding::id).containsExactly("edge.Zn");
         // before the melt 78.125 x 0.4 of 1006.1 g
         assertThat(charge.before().get(Element.ZN)).isCloseTo(3.106, within(1e-3));
     }
@@ -227,6 +228,36 @@ class ChargingTest {
         assertThat(charge.grams().get(1)).isCloseTo(75.4, within(0.5));
         assertThat(new Charge(q, List.of(700.0, 320.0), true).findings().has("traces"))
                 .isTrue();
+    }
+
+    /** A tenth of the band's 2 % off its end: zinc to 2.8 %, 28 / 0.384 = 72.917 g of brass. */
+    @Test
+    void aChargeMayStayOffTheEndsOfItsBands() {
+        ChargeQuestion edge = asked(
+                Alloy.GUNMETAL, 1000, ingot("bronze", 5000, 10, "Cu 90 Sn 10"), ingot("brass", 5000, 5, "Cu 60 Zn 40"));
+        ChargeQuestion off = new ChargeQuestion(
+                edge.alloy(), edge.bands(), edge.needed(), edge.stock(), edge.mostReturns(), edge.mostUnknown(), 0.1);
+        Charge charge = Charging.of(off).charge().orElseThrow();
+        assertThat(charge.grams().get(1)).isCloseTo(72.917, within(0.01));
+        assertThat(charge.findings().all()).isEmpty();
+        assertThat(Charging.of(off.toTheEdge()).charge().orElseThrow().grams().get(1))
+                .isCloseTo(78.125, within(0.01));
+    }
+
+    /** One ingot of 500 g leaves 2.5 g of 500 open: a crumb of shot, or nothing of it and another gram of gates. */
+    @Test
+    void crumbsAreLeftOutWhereThatCostsNothing() {
+        ChargeQuestion q = asked(
+                Alloy.SN_BRONZE_90_10,
+                500,
+                ingot("ingot", 499, 12, "Cu 90 Sn 10"),
+                ingot("shot", 100, 12.1, "Cu 90 Sn 10"),
+                ingot("swarf", 400, 12.2, "Cu 90 Sn 10"));
+        assertThat(Charging.of(q).charge().orElseThrow().grams().get(1)).isCloseTo(3.513, within(0.01));
+        Charge tidy = Charging.tidied(q, 0.01).charge().orElseThrow();
+        // someone has to give the last grams: the one that is left
+        assertThat(tidy.shares()).hasSize(2);
+        assertThat(tidy.melt().value()).isCloseTo(500, within(1e-3));
     }
 
     @Test

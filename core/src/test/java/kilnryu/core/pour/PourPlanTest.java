@@ -35,7 +35,7 @@ class PourPlanTest {
     }
 
     private static PourPlan plan(PotCooling pot, PourCrew crew, Set<String> again, PourMold... molds) {
-        return PourPlan.of(new PourPlan.Question(List.of(molds), new Pot(5000, 1120, pot, 120), crew, again));
+        return PourPlan.of(new PourPlan.Question(List.of(molds), new Pot(5000, 0, 1120, pot, 120), crew, again));
     }
 
     @Test

@@ -1,0 +1,170 @@
+package kilnryu.app.pour;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import kilnryu.app.record.Poured;
+import org.junit.jupiter.api.Test;
+
+/** How a pour stands follows from its taps alone. */
+class PourCourseTest {
+    private static final Instant ZERO = Instant.parse("2026-12-03T08:30:00Z");
+    private final List<PourStore.Event> events = new ArrayList<>();
+
+    private static Poured.Mold mold(long tree, double out, double start, double full) {
+        return new Poured.Mold(
+                tree,
+                "mold " + tree,
+                "flask",
+                500,
+                out,
+                start,
+                full,
+                1100,
+                1070,
+                600,
+                550,
+                60.0,
+                3.0,
+                1,
+                false,
+                true,
+                1,
+                true,
+                List.of(List.of(0.0, 600.0), List.of(100.0, 500.0)));
+    }
+
+    private static final Poured PLAN = new Poured(
+            "si-bronze",
+            "",
+            1100,
+            1130,
+            1200,
+            20,
+            "furnace",
+            "pot",
+            List.of(),
+            Map.of(),
+            new Poured.Crew(20, 15, 12, 40, false),
+            new Poured.Pot(0, 0, false, 1200, 500),
+            List.of(mold(1, 5, 40, 43), mold(2, 20, 55, 58)),
+            List.of(new Poured.Step("a", "first", "", 20, true), new Poured.Step("b", "second", "", 10, false)),
+            List.of(),
+            List.of());
+
+    private PourCourseTest tapped(String kind, Long tree, double second, String... fields) {
+        Map<String, String> all = new java.util.HashMap<>();
+        for (int i = 0; i < fields.length; i += 2) {
+            all.put(fields[i], fields[i + 1]);
+        }
+        Instant at = ZERO.plusMillis(Math.round(second * 1000));
+        events.add(new PourStore.Event(events.size(), kind + events.size(), tree, kind, all, at, at, "Ana"));
+        return this;
+    }
+
+    private PourCourse course() {
+        return PourCourse.of(PLAN, events);
+    }
+
+    @Test
+    void aStepThatIsNotTickedHolds() {
+        assertThat(course().holding().orElseThrow().key()).isEqualTo("a");
+        tapped("tick", null, -900, "step", "a");
+        assertThat(course().holding().orElseThrow().key()).isEqualTo("b");
+        tapped("tick", null, -600, "step", "b");
+        assertThat(course().holding()).isEmpty();
+        tapped("untick", null, -500, "step", "a");
+        assertThat(course().holding().orElseThrow().key()).isEqualTo("a");
+    }
+
+    @Test
+    void carryAndFillingComeFromTheTaps() {
+        tapped("potout", null, 0).tapped("out", 1L, 6).tapped("start", 1L, 44).tapped("full", 1L, 48.5);
+        PourCourse.Cast cast = course().cast(1).orElseThrow();
+        assertThat(cast.stood()).hasValue(38);
+        assertThat(cast.filled()).hasValue(4.5);
+        assertThat(cast.state()).isEqualTo(PourCourse.State.FULL);
+        // of a window of 60 s
+        assertThat(cast.windowLeft(ZERO.plusSeconds(90))).hasValue(22);
+        assertThat(course().inHand().orElseThrow().plan().tree()).isEqualTo(2);
+    }
+
+    @Test
+    void theWindowEmptiesWhileAMoldStandsOut() {
+        tapped("potout", null, 0).tapped("out", 1L, 5);
+        assertThat(course().cast(1).orElseThrow().windowLeft(ZERO.plusSeconds(35)))
+                .hasValue(30);
+        assertThat(course().cast(1).orElseThrow().windowLeft(ZERO.plusSeconds(75)))
+                .hasValue(-10);
+        assertThat(course().cast(2).orElseThrow().windowLeft(ZERO.plusSeconds(75)))
+                .isEmpty();
+    }
+
+    @Test
+    void whatIsLateMovesWhatIsToCome() {
+        tapped("potout", null, 0).tapped("out", 1L, 5).tapped("start", 1L, 50).tapped("full", 1L, 53);
+        // 10 s behind: the second comes out at 30 and not at 20
+        assertThat(course().behind()).hasValue(10);
+        assertThat(course().expected(20)).hasValue(ZERO.plusSeconds(30));
+    }
+
+    @Test
+    void oneStepBackAtATime() {
+        tapped("out", 1L, 5).tapped("start", 1L, 40).tapped("leaks", 1L, 41);
+        assertThat(course().cast(1).orElseThrow().leaking()).isTrue();
+        tapped("undo", 1L, 42);
+        assertThat(course().cast(1).orElseThrow().leaking()).isFalse();
+        assertThat(course().cast(1).orElseThrow().state()).isEqualTo(PourCourse.State.POURS);
+        tapped("undo", 1L, 43);
+        assertThat(course().cast(1).orElseThrow().state()).isEqualTo(PourCourse.State.OUT);
+        tapped("undo", 1L, 44);
+        assertThat(course().cast(1).orElseThrow().state()).isEqualTo(PourCourse.State.WAITS);
+        tapped("undo", 1L, 45);
+        assertThat(course().cast(1).orElseThrow().state()).isEqualTo(PourCourse.State.WAITS);
+    }
+
+    @Test
+    void aMoldThatIsPutBackCountsForNothing() {
+        tapped("out", 1L, 5).tapped("putback", 1L, 30);
+        assertThat(course().cast(1).orElseThrow().state()).isEqualTo(PourCourse.State.LEFT);
+        tapped("out", 2L, 40).tapped("start", 2L, 60).tapped("short", 2L, 62);
+        assertThat(course().allEnded()).isTrue();
+    }
+
+    @Test
+    void metalIsForeseenFromItsLastReadingAndNeverFromTheEye() {
+        assertThat(course().metalAt(ZERO)).isEmpty();
+        tapped("potout", null, 0);
+        // a pot that loses nothing keeps its tap
+        assertThat(course().metalAt(ZERO.plusSeconds(60)).orElseThrow()).isCloseTo(1130, within(1e-6));
+        tapped("metal", null, 30, "celsius", "1111", "how", "pyrometer")
+                .tapped("metal", null, 40, "celsius", "900", "how", "by eye");
+        assertThat(course().metalAt(ZERO.plusSeconds(60)).orElseThrow()).isCloseTo(1111, within(1e-6));
+        assertThat(course().metal().orElseThrow().how()).isEqualTo("by eye");
+    }
+
+    @Test
+    void placesGaugeAndVacuum() {
+        tapped("place", null, -60, "place", "Pot", "who", "Ana")
+                .tapped("place", null, -50, "place", "Sand", "who", "Bo");
+        tapped("gauge", null, -40, "kPa", "92").tapped("gauge", 1L, 50, "kPa", "61");
+        tapped("novacuum", 1L, 51).tapped("gravity", 1L, 55);
+        PourCourse course = course();
+        assertThat(PourTaps.people(course)).isEqualTo(2);
+        assertThat(course.trial()).hasValue(92);
+        assertThat(course.gauge()).hasValue(61);
+        assertThat(course.cast(1).orElseThrow().noVacuum()).isEqualTo("poured by gravity");
+        assertThat(course.cast(1).orElseThrow().gauge()).hasValue(61);
+    }
+
+    @Test
+    void aRefusedTapChangesNothing() {
+        tapped("refused", 1L, 5, "what", "out", "word", "No go");
+        assertThat(course().cast(1).orElseThrow().state()).isEqualTo(PourCourse.State.WAITS);
+        assertThat(PLAN.molds().get(0).cavityAt(50)).isEqualTo(550);
+    }
+}
