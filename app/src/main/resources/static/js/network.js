@@ -64,7 +64,7 @@ again.addEventListener("click", async () => {
 
 // A form is not sent into nothing: it stays as it is until there is somebody to take it.
 document.addEventListener("submit", (event) => {
-  if (event.defaultPrevented || (!away && navigator.onLine) || event.target.method === "get" || event.target.method === "dialog") return;
+  if (event.defaultPrevented || (!away && navigator.onLine) || event.target.method === "get" || event.target.matches("[data-tap]") || event.target.method === "dialog") return;
   event.preventDefault();
   event.stopImmediatePropagation();
   waiting = { form: event.target, by: event.submitter };
@@ -73,7 +73,8 @@ document.addEventListener("submit", (event) => {
 }, true);
 // Whether there is somebody is asked when a hand goes to a button.
 document.addEventListener("pointerdown", async (event) => {
-  const button = event.target.closest?.("form[method=post] button:not([type=button])");
+  // taps of a pour keep themselves
+  const button = event.target.closest?.("form[method=post]:not([data-tap]) button:not([type=button])");
   if (button && !away && !(await alive())) gone("Not connected. What you type stays here; nothing is saved until it is back.");
 }, true);
 addEventListener("offline", () => gone("Not connected. What you type stays here; nothing is saved until it is back."));

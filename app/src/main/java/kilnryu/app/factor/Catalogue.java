@@ -17,8 +17,10 @@ import kilnryu.core.material.Blend;
 import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.material.Section;
+import kilnryu.core.melt.Furnace;
 import kilnryu.core.piece.Shrinkage;
 import kilnryu.core.piece.Split;
+import kilnryu.core.pour.PourCrew;
 import kilnryu.core.shell.Coat;
 import kilnryu.core.shell.Dewax;
 import kilnryu.core.shell.Drying;
@@ -68,7 +70,9 @@ public final class Catalogue {
             group("Dewax", Dewax.constants()),
             group("Fire of shells", ShellFiring.constants()),
             group("Burnout", ProgramGenerator.constants()),
-            group("Superheat", Section.constants()));
+            group("Superheat", Section.constants()),
+            group("Melt", Furnace.constants()),
+            group("Pour", PourCrew.constants()));
 
     private Catalogue() {}
 

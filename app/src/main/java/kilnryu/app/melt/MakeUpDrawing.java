@@ -41,7 +41,7 @@ public final class MakeUpDrawing {
                     HIGH,
                     "fill=\"" + TONES.get(e.getKey().ordinal() % TONES.size()) + "\"");
             if (wide > 22) {
-                svg.text(x + 4, 13, e.getKey().symbol(), "font-size=\"11\" fill=\"" + Svg.INK + "\"");
+                svg.text(x + 4, 13, e.getKey().symbol(), "font-size=\"11\" fill=\"#1c1614\"");
             }
             x += wide;
         }

@@ -51,8 +51,10 @@ public class MetalController {
 
     private final MetalStore store;
     private final EquipmentStore equipment;
+    private final Heats heats;
 
-    MetalController(MetalStore store, EquipmentStore equipment) {
+    MetalController(MetalStore store, EquipmentStore equipment, Heats heats) {
+        this.heats = heats;
         this.store = store;
         this.equipment = equipment;
     }
@@ -126,7 +128,7 @@ public class MetalController {
             @RequestParam Map<String, String> form,
             Model model,
             HttpServletResponse response) {
-        Map<String, String> typed = Fields.sent(form);
+        Map<String, String> typed = cast(account, Fields.sent(form));
         Fields fields = Fields.typed(typed, account.units());
         Optional<MetalReader.Lot> lot = MetalReader.read(fields, true);
         if (lot.isEmpty()) {
@@ -134,6 +136,15 @@ public class MetalController {
             return list(account, false, typed, true, model);
         }
         return "redirect:/metal/" + store.create(account, draft(lot.get(), fields)) + "?saved";
+    }
+
+    /** The make-up of the casting it comes from, where that is on record and none is typed. */
+    private Map<String, String> cast(Account account, Map<String, String> typed) {
+        String casting = typed.getOrDefault("of_casting", "").strip();
+        if (!casting.isEmpty() && typed.getOrDefault("make_up", "").isBlank()) {
+            heats.of(account, casting).ifPresent(m -> typed.put("make_up", m.toString()));
+        }
+        return typed;
     }
 
     private static MetalStore.MetalLotDraft draft(MetalReader.Lot lot, Fields fields) {

@@ -1,6 +1,7 @@
 package kilnryu.app.pour;
 
 import java.util.Optional;
+import java.util.OptionalDouble;
 import kilnryu.app.plan.Berth;
 import kilnryu.app.plan.Plans;
 import kilnryu.core.kiln.Mold;
@@ -18,6 +19,9 @@ import kilnryu.core.sum.Figure;
  * @param body as the heat sees it; empty where there is no mold yet
  * @param radius of the outermost face of its cavity, m
  * @param vacuum whether it is poured on a vacuum table
+ * @param heavy the mold with its metal, g; 0 where not known
+ * @param lift kg that one person lifts here; empty where not said
+ * @param sandKilos dry sand round a shell in its tub; 0 for others
  * @param berth the load it stands in
  */
 record CastMold(
@@ -31,7 +35,15 @@ record CastMold(
         Optional<Mold> body,
         double radius,
         boolean vacuum,
+        double heavy,
+        OptionalDouble lift,
+        double sandKilos,
         Optional<Berth> berth) {
+    /** Who carries it: one, or two; 0 where masses or hands are not known. */
+    int people() {
+        return heavy <= 0 || lift.isEmpty() ? 0 : heavy / 1000 > lift.getAsDouble() ? 2 : 1;
+    }
+
     long id() {
         return saved.row().id();
     }

@@ -19,6 +19,8 @@ import kilnryu.core.kiln.Mold;
 import kilnryu.core.pour.CarryWindow;
 import kilnryu.core.pour.Outside;
 import kilnryu.core.pour.PourMold;
+import kilnryu.core.shell.SandBed;
+import kilnryu.core.sum.Figure;
 import kilnryu.core.tree.TreePlan;
 import kilnryu.core.tree.WeighedTree;
 import org.springframework.stereotype.Component;
@@ -33,6 +35,7 @@ class CastMolds {
     private static final double COOLER_K = 30;
 
     private static final double USUAL_RATE_G_S = 250;
+    private static final double ROUND_MM = 50;
     private static final Duration WHILE_TRIED = Duration.ofSeconds(60);
 
     private final Plans plans;
@@ -96,7 +99,41 @@ class CastMolds {
                 body(plan, tree, choices),
                 shell ? 0 : plan.outline().map(o -> o.width() / 2000).orElse(0.0),
                 plan.flask().isPresent(),
+                heavy(plan, tree),
+                plan.reading().hands().lift(),
+                sand(plan, tree),
                 berths.of(account, saved.row().id(), false)));
+    }
+
+    /** The mold with its metal, without the steel of a flask, g. */
+    private static double heavy(Plan plan, TreePlan tree) {
+        return plan.flask()
+                .map(f -> f.powder().value() + tree.cavityMetal().value())
+                .or(() -> plan.block().flatMap(b -> b.poured()).map(Figure::value))
+                .or(() -> plan.shell().flatMap(s -> s.plan().lift()).map(Figure::value))
+                .orElse(0.0);
+    }
+
+    /** Sand of a tub with room round the shell, kg. */
+    private static double sand(Plan plan, TreePlan tree) {
+        if (plan.shell().isEmpty() || plan.outline().isEmpty()) {
+            return 0;
+        }
+        double thick = plan.shell().get().plan().thickness().value();
+        double wide = plan.outline().get().width() + 2 * thick;
+        double high = plan.outline().get().height() + thick;
+        SandBed.Box tub = new SandBed.Box(wide + 2 * ROUND_MM, wide + 2 * ROUND_MM, high + ROUND_MM);
+        return Math.max(
+                0,
+                SandBed.of(
+                                tub,
+                                tree.treeVolume(),
+                                plan.shell().get().plan().fired(),
+                                wide,
+                                high,
+                                plan.reading().factors())
+                        .sand()
+                        .value());
     }
 
     private static Optional<Mold> body(Plan plan, TreePlan tree, FiringReader.Choices choices) {

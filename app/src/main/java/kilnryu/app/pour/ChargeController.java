@@ -36,6 +36,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
 
 /** The charge of a pour: what to weigh from the store, and its weighing, lot by lot. */
 @Controller
@@ -314,7 +315,7 @@ class ChargeController {
             case "off" -> standIn.load(studio, 0);
             case "tare" -> standIn.tare(studio);
             case "unit" -> standIn.nextUnit(studio);
-            default -> throw new IllegalArgumentException("no such button");
+            default -> throw new ResponseStatusException(HttpStatus.BAD_REQUEST);
         }
         return "redirect:/pours/" + id + "/weigh";
     }

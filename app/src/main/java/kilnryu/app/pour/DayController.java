@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.OptionalLong;
 import java.util.Set;
 import java.util.UUID;
 import kilnryu.app.account.Account;
@@ -28,6 +29,7 @@ import kilnryu.core.material.Alloy;
 import kilnryu.core.pour.GoNoGo;
 import kilnryu.core.pour.Outside;
 import kilnryu.core.quantity.Measure;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -38,6 +40,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
@@ -177,7 +180,10 @@ public class DayController {
             redirect.addFlashAttribute("fault", fault);
             return "redirect:/pours/" + id + "/day";
         }
-        if (!store.begin(row, Records.write(PourRecord.of(account, sheet, overruled)))) {
+        if (!store.begin(
+                row,
+                Records.write(PourRecord.of(account, sheet, overruled)),
+                sheet.crucibleRow().map(r -> OptionalLong.of(r.id())).orElse(OptionalLong.empty()))) {
             throw new Late(
                     "Nothing was begun: someone saved or began this pour while this page was open.",
                     "/pours/" + id + "/day");
@@ -358,7 +364,7 @@ public class DayController {
             case "pump" -> devices.standInGauge.press(account.studioId(), SimulatedGauge.Button.PUMP);
             case "gasket" -> devices.standInGauge.press(account.studioId(), SimulatedGauge.Button.GASKET);
             case "leak" -> devices.standInGauge.press(account.studioId(), SimulatedGauge.Button.LEAK);
-            default -> throw new IllegalArgumentException("no such button");
+            default -> throw new ResponseStatusException(HttpStatus.BAD_REQUEST);
         }
         return "redirect:/pours/" + id + "/day#stand-ins";
     }

@@ -20,10 +20,12 @@ final class DayDrawing {
     private final PourCourse course;
     private final ZoneId zone;
     private final Instant zero;
+    private final Instant now;
     private final double from;
     private final double per;
 
-    private DayDrawing(PourCourse course, Instant zero, ZoneId zone) {
+    private DayDrawing(PourCourse course, Instant zero, Instant now, ZoneId zone) {
+        this.now = now;
         this.course = course;
         this.zone = zone;
         this.zero = zero;
@@ -41,7 +43,7 @@ final class DayDrawing {
 
     /** @param zero when the pot left the furnace, or is expected to */
     static String of(PourCourse course, Instant zero, Instant now, ZoneId zone) {
-        return new DayDrawing(course, zero, zone).drawn(now);
+        return new DayDrawing(course, zero, now, zone).drawn();
     }
 
     private double since(Instant at) {
@@ -53,11 +55,17 @@ final class DayDrawing {
     }
 
     private double out(PourCourse.Cast c) {
-        return c.out().map(this::since).orElse(c.plan().outS() + behind());
+        return c.out()
+                .map(this::since)
+                .orElse(Math.max(c.plan().outS() + behind(), course.potOut().isPresent() ? since(now) : -1e9));
     }
 
     private double start(PourCourse.Cast c) {
-        return c.start().map(this::since).orElse(Math.max(out(c), c.plan().startS() + behind()));
+        return c.start()
+                .map(this::since)
+                .orElse(Math.max(
+                        Math.max(out(c), c.out().isPresent() ? since(now) : -1e9),
+                        c.plan().startS() + behind()));
     }
 
     private double end(PourCourse.Cast c) {
@@ -70,7 +78,7 @@ final class DayDrawing {
         return Math.max(LEFT, Math.min(WIDE - RIGHT, LEFT + (second - from) * per));
     }
 
-    private String drawn(Instant now) {
+    private String drawn() {
         double bottom = TOP + course.casts().size() * ROW + 6;
         Svg svg = new Svg(WIDE, bottom + 8, "The pour as it goes");
         double step = 10;

@@ -12,6 +12,7 @@ import kilnryu.app.firing.Incandescence;
 import kilnryu.app.record.Poured;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
+import kilnryu.core.material.Alloy;
 import kilnryu.core.pour.GoNoGo;
 import kilnryu.core.quantity.Measure;
 
@@ -164,7 +165,6 @@ record DayPage(
             };
             return said + "."
                     + course.nextOut()
-                            .filter(n -> n != hand)
                             .map(n -> " Then " + n.plan().name() + " comes out"
                                     + at(n.plan().outS()) + ".")
                             .orElse("");
@@ -285,10 +285,21 @@ record DayPage(
                     .orElse("not read yet");
             return new MetalView(
                     foreseen.isPresent() || read.isPresent() ? celsius(shown) : "–",
-                    (course.potOut().isPresent() ? "foreseen now; " : "") + how,
+                    (course.potOut().isPresent()
+                                    ? frozen(shown)
+                                            ? "foreseen: under its liquidus, back to the furnace; "
+                                            : "foreseen now; "
+                                    : "")
+                            + how,
                     Incandescence.at(shown),
                     Incandescence.word(shown),
                     read.isPresent());
+        }
+
+        private boolean frozen(double celsius) {
+            return Alloy.named(course.plan().alloy())
+                    .filter(a -> celsius < a.melting().liquidus())
+                    .isPresent();
         }
 
         private String behind() {

@@ -299,7 +299,10 @@ final class PourCourse {
 
     /** The mold after the one in hand that still waits in its kiln. */
     Optional<Cast> nextOut() {
-        return casts.values().stream().filter(c -> c.state == State.WAITS).findFirst();
+        Optional<Cast> hand = inHand();
+        return casts.values().stream()
+                .filter(c -> c.state == State.WAITS && hand.filter(h -> h == c).isEmpty())
+                .findFirst();
     }
 
     boolean allEnded() {

@@ -1,7 +1,10 @@
 package kilnryu.app.pour;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import kilnryu.app.firing.Incandescence;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Svg;
 import kilnryu.app.web.Units;
@@ -20,6 +23,7 @@ final class PourDrawing {
     private static final double TOP = 34;
     private static final double ROW = 44;
     private static final double METAL = 130;
+    private static final double OVEN = 24;
     private static final String COOL = "#8aa9a2";
     private static final String STANDS = "#c7d9d3";
     private static final String SMALL = "font-size=\"12.5\" fill=\"" + Svg.FAINT_INK + "\"";
@@ -27,10 +31,12 @@ final class PourDrawing {
 
     private final PourPlan plan;
     private final Units units;
+    private final List<Oven> ovens;
     private final double from;
     private final double per;
 
-    private PourDrawing(PourPlan plan, Units units) {
+    private PourDrawing(PourPlan plan, Units units, List<Oven> ovens) {
+        this.ovens = ovens;
         this.plan = plan;
         this.units = units;
         from = Math.floor(Math.min(
@@ -48,8 +54,28 @@ final class PourDrawing {
         return l.spare().isPresent() ? Math.max(l.full(), l.start() + l.spare().getAsDouble()) : l.full();
     }
 
-    static String of(PourPlan plan, Units units) {
-        return plan.legs().isEmpty() ? "" : new PourDrawing(plan, units).drawn();
+    /** A kiln as long as molds stand in it. */
+    record Oven(String name, double celsius, double until) {}
+
+    static String of(PourSheet sheet, Units units) {
+        return sheet.plan()
+                .filter(p -> !p.legs().isEmpty())
+                .map(p -> new PourDrawing(p, units, ovens(sheet, p)).drawn())
+                .orElse("");
+    }
+
+    /** By load and temperature: until its last mold is out. */
+    private static List<Oven> ovens(PourSheet sheet, PourPlan plan) {
+        Map<String, Oven> ovens = new LinkedHashMap<>();
+        for (int i = 0; i < plan.legs().size(); i++) {
+            Leg l = plan.legs().get(i);
+            String load = sheet.molds().get(i).berth().map(b -> b.name()).orElse("kiln");
+            ovens.merge(
+                    load + Math.round(l.of().group()),
+                    new Oven(load, l.of().group(), l.out()),
+                    (x, y) -> new Oven(x.name, x.celsius, Math.max(x.until, y.until)));
+        }
+        return List.copyOf(ovens.values());
     }
 
     private double x(double second) {
@@ -57,10 +83,14 @@ final class PourDrawing {
     }
 
     private String drawn() {
-        double below = TOP + plan.legs().size() * ROW + 18;
-        Svg svg = new Svg(WIDE, below + METAL + 30, "Time line of the pour");
+        double first = TOP + ovens.size() * OVEN;
+        double below = first + plan.legs().size() * ROW + 18;
+        Svg svg = new Svg(WIDE, below + METAL + 4, "Time line of the pour");
         clock(svg, below + METAL);
-        double y = TOP;
+        for (int i = 0; i < ovens.size(); i++) {
+            oven(svg, ovens.get(i), TOP + i * OVEN);
+        }
+        double y = first;
         for (int i = 0; i < plan.legs().size(); i++) {
             row(svg, y, i);
             y += ROW;
@@ -79,6 +109,17 @@ final class PourDrawing {
             svg.text(x(s), TOP - 14, clock(s), SMALL + " text-anchor=\"middle\"");
         }
         svg.line(x(0), TOP - 8, x(0), bottom, "stroke=\"" + METAL_INK + "\" stroke-dasharray=\"3 3\"");
+    }
+
+    private void oven(Svg svg, Oven oven, double y) {
+        svg.text(4, y + 15, shortened(oven.name()), SMALL);
+        svg.rect(
+                LEFT,
+                y + 3,
+                Math.max(4, x(oven.until()) - LEFT),
+                14,
+                "fill=\"" + Incandescence.at(oven.celsius()) + "\"");
+        svg.text(Math.max(LEFT, x(oven.until())) + 8, y + 15, celsius(oven.celsius()) + ", empty of these then", SMALL);
     }
 
     private static String clock(double second) {

@@ -46,13 +46,21 @@ class PourNotes implements PourNote.Source {
                         + " foreseen, at least "
                         + Show.value(plan.leastC(), Measure.DEGREE_CELSIUS, account.units(), false)
                         + "; " + Show.value(plan.grams(), Measure.GRAM, account.units(), false));
-                lines.add("It " + (c.state().ended() ? "came " : "is ")
-                        + c.state().label()
+                lines.add("It " + said(c.state())
                         + (c.filled().isPresent() ? " in " + seconds(c.filled().getAsDouble()) : ""));
                 record(row, course, c, record);
             });
         }
         return new PourNote(row.id(), row.name(), row.state(), lines, record);
+    }
+
+    private static String said(PourCourse.State state) {
+        return switch (state) {
+            case WAITS -> state.label();
+            case FULL, SHORT, LEAKED -> "came " + state.label();
+            case LEFT -> "was " + state.label();
+            default -> "is " + state.label();
+        };
     }
 
     private static void record(PourStore.Row row, PourCourse course, PourCourse.Cast c, Map<String, Object> record) {

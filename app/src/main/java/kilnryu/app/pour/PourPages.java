@@ -3,6 +3,7 @@ package kilnryu.app.pour;
 import java.time.Duration;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -22,6 +23,8 @@ import kilnryu.app.web.Verdict;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.finding.Severity;
+import kilnryu.core.melt.Element;
+import kilnryu.core.melt.MakeUp;
 import kilnryu.core.pour.PourPlan;
 import kilnryu.core.quantity.Measure;
 import org.springframework.http.HttpStatus;
@@ -60,7 +63,8 @@ class PourPages {
             String start,
             boolean again,
             String mark,
-            String load) {}
+            String load,
+            String lift) {}
 
     PourStore.Row found(Account account, long id) {
         return store.find(account.studioId(), id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
@@ -68,6 +72,18 @@ class PourPages {
 
     PourSheet saved(Account account, PourStore.Row row) {
         return reader.read(account, row, store.molds(row.id()), false);
+    }
+
+    /** Make-up after the melt of what was really weighed; empty where nothing was. */
+    Optional<MakeUp> weighed(Account account, PourStore.Row row) {
+        PourSheet sheet = saved(account, row);
+        return sheet.weighed().isEmpty()
+                ? Optional.empty()
+                : sheet.charge().map(c -> {
+                    Map<Element, Double> percent = new EnumMap<>(Element.class);
+                    c.after().forEach((e, f) -> percent.put(e, f.value()));
+                    return new MakeUp(percent);
+                });
     }
 
     /** Puts what every page of a pour shows into its model. */
@@ -260,9 +276,17 @@ class PourPages {
                             .orElse(""),
                     sheet.row().fields().containsKey("again[" + m.key() + "].pot"),
                     mark,
-                    m.berth().map(b -> b.name() + ", " + b.state().label()).orElse("in no load")));
+                    m.berth().map(b -> b.name() + ", " + b.state().label()).orElse("in no load"),
+                    lift(m, units)));
         }
         return all;
+    }
+
+    private static String lift(CastMold m, Units units) {
+        return m.people() == 0
+                ? ""
+                : Show.value(m.heavy(), Measure.GRAM, units, false) + " with metal, "
+                        + (m.people() == 1 ? "one person" : "two people") + ", ";
     }
 
     List<SheetForm.Option> options(Account account, String kind) {

@@ -43,6 +43,7 @@ import kilnryu.core.pour.Pot;
 import kilnryu.core.pour.PourCrew;
 import kilnryu.core.pour.PourMold;
 import kilnryu.core.pour.PourPlan;
+import kilnryu.core.pour.PourWay;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
@@ -98,6 +99,7 @@ class PourReader {
         private final Factors own;
         private final List<CastMold> cast;
         private final List<Finding> found = new ArrayList<>();
+        private final List<Finding> ofTrees = new ArrayList<>();
         private final List<String> missing = new ArrayList<>();
 
         Reading(Account account, PourStore.Row row, List<Long> trees, boolean tries) {
@@ -133,6 +135,8 @@ class PourReader {
             charge.ifPresent(c -> all.addAll(c.findings().all()));
             melt.ifPresent(m -> all.addAll(m.findings().all()));
             plan.ifPresent(p -> all.addAll(p.findings().all()));
+            // what is the pour's own is said before what stands on the pages of its trees
+            all.addAll(ofTrees);
             return new PourSheet(
                     row,
                     fields,
@@ -468,9 +472,25 @@ class PourReader {
                         p -> found.addAll(PotChecks.check(p.kept(), alloy.get()).all()));
             }
             charging.filter(c -> c.charge().isEmpty()).ifPresent(c -> found.add(noCharge(c)));
+            fields.choice("way", PourWay::named)
+                    .ifPresent(w -> found.addAll(w.check().all()));
+            sandChecks();
             for (CastMold m : cast) {
-                PlanVerdict.own(m.name(), m.saved().plan()).ifPresent(found::add);
+                PlanVerdict.own(m.name(), m.saved().plan()).ifPresent(ofTrees::add);
                 PlanVerdict.unjudged(m.name(), m.saved().plan()).ifPresent(missing::add);
+            }
+        }
+
+        /** Shells that stand free at the pour. */
+        private void sandChecks() {
+            boolean sand = fields.written().getOrDefault("outside", "").equals("sand");
+            if (!sand && cast.stream().anyMatch(m -> m.kind().equals("shell"))) {
+                found.add(Finding.note(
+                        "no-sand",
+                        "outside",
+                        "Shells stand in the air: nothing catches them when they leak.",
+                        "A shell that cracks empties onto the floor.",
+                        "Stand them in dry sand in metal tubs to under the cup, mouth covered until the metal comes."));
             }
         }
 
@@ -494,7 +514,8 @@ class PourReader {
         }
 
         private Countdown countdown(Optional<MeltPlan> melt) {
-            boolean vacuum = cast.stream().anyMatch(CastMold::vacuum);
+            boolean vacuum = cast.stream().anyMatch(CastMold::vacuum)
+                    && fields.choice("way", PourWay::named).map(PourWay::vacuum).orElse(true);
             boolean sand = fields.written().getOrDefault("outside", "").equals("sand")
                     || cast.stream().anyMatch(m -> m.kind().equals("shell"));
             boolean hot = fields.quantity("sand_C", SAND).orElse(20) > 60;

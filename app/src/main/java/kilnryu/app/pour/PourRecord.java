@@ -110,17 +110,12 @@ final class PourRecord {
                     l.margin().isPresent() ? l.margin().getAsDouble() : null,
                     l.pot(),
                     l.again(),
-                    m.vacuum(),
-                    people(m),
+                    sheet.vacuum(m),
+                    Math.max(1, m.people()),
                     bears(m.saved().plan()),
                     course(l.of().window())));
         }
         return all;
-    }
-
-    /** One person carries what one person lifts here; two the rest. */
-    private static int people(CastMold m) {
-        return m.saved().plan().findings().all().stream().anyMatch(f -> f.id().startsWith("lift.")) ? 2 : 1;
     }
 
     /** Whether no stop of safety stands against this metal in this mold. */

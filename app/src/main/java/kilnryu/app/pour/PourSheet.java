@@ -18,6 +18,7 @@ import kilnryu.core.melt.MeltPlan;
 import kilnryu.core.pour.Countdown;
 import kilnryu.core.pour.PourCrew;
 import kilnryu.core.pour.PourPlan;
+import kilnryu.core.pour.PourWay;
 import kilnryu.core.sum.Figure;
 
 /**
@@ -56,6 +57,16 @@ record PourSheet(
         Findings findings,
         List<String> missing,
         Map<Long, Double> weighed) {
+
+    /** How flasks are poured; empty where nothing else is said than that they are. */
+    Optional<PourWay> way() {
+        return PourWay.named(fields.written().getOrDefault("way", ""));
+    }
+
+    /** Whether a mold stands on a vacuum. */
+    boolean vacuum(CastMold mold) {
+        return mold.vacuum() && way().map(PourWay::vacuum).orElse(true);
+    }
 
     boolean sand() {
         return fields.written().getOrDefault("outside", "").equals("sand");

@@ -11,6 +11,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import kilnryu.app.account.Account;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -123,6 +124,22 @@ class PourStore {
                         """).param("tree", tree).query((rs, n) -> row(rs)).optional();
     }
 
+    /** The last pour that was begun of this name, or in which a tree of this name was poured. */
+    Optional<Row> named(long studio, String name) {
+        return jdbc.sql("""
+                        select p.* from pour p
+                         where p.studio_id = :studio and p.record is not null
+                           and (lower(p.name) = lower(:name) or exists (
+                                select 1 from pour_mold m join tree t on t.id = m.tree_id
+                                 where m.pour_id = p.id and lower(t.name) = lower(:name)))
+                         order by p.begun_at desc limit 1
+                        """)
+                .param("studio", studio)
+                .param("name", name)
+                .query((rs, n) -> row(rs))
+                .optional();
+    }
+
     /** Pours that are planned or run. */
     List<Row> open(long studio) {
         return jdbc.sql("""
@@ -208,14 +225,16 @@ class PourStore {
     }
 
     /** Freezes the plan. @return false when someone else saved or began it in between */
-    boolean begin(Row row, String record) {
+    boolean begin(Row row, String record, OptionalLong crucible) {
         return jdbc.sql("""
-                        update pour set state = 'running', record = :record::json, begun_at = :now, version = version + 1
+                        update pour set state = 'running', record = :record::json, begun_at = :now, version = version + 1,
+                               crucible_id = :crucible
                          where id = :id and version = :version and state = 'planned'
                         """)
                         .param("id", row.id)
                         .param("version", row.version)
                         .param("record", record)
+                        .param("crucible", crucible.isPresent() ? crucible.getAsLong() : null)
                         .param("now", now())
                         .update()
                 == 1;

@@ -3,7 +3,6 @@ package kilnryu.app.pour;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -16,7 +15,6 @@ import kilnryu.app.plan.Berth;
 import kilnryu.app.record.Poured;
 import kilnryu.app.record.Records;
 import kilnryu.app.web.Show;
-import kilnryu.core.melt.Element;
 import kilnryu.core.melt.MakeUp;
 import kilnryu.core.melt.Stock;
 import kilnryu.core.pour.GoNoGo;
@@ -33,9 +31,11 @@ class PourTaps {
     private final PourStore store;
     private final MetalStore metal;
     private final Berth.Source berths;
+    private final PourPages pages;
     private final Clock clock;
 
-    PourTaps(PourStore store, MetalStore metal, Berth.Source berths, Clock clock) {
+    PourTaps(PourStore store, MetalStore metal, Berth.Source berths, PourPages pages, Clock clock) {
+        this.pages = pages;
         this.store = store;
         this.metal = metal;
         this.berths = berths;
@@ -97,9 +97,8 @@ class PourTaps {
 
     /** The rest that was poured into the ingot mold comes back to the store with the make-up of its heat. */
     private void rest(Account account, PourStore.Row row, Poured plan, double grams) {
-        Map<Element, Double> percent = new EnumMap<>(Element.class);
-        plan.after().forEach((s, p) -> Element.named(s).ifPresent(e -> percent.put(e, p)));
-        Optional<MakeUp> makeUp = percent.isEmpty() ? Optional.empty() : Optional.of(new MakeUp(percent));
+        // as it was weighed, also after the day had begun; else as it was planned
+        Optional<MakeUp> makeUp = pages.weighed(account, row).or(() -> PouredHeats.makeUp(plan.after()));
         metal.create(
                 account,
                 new MetalStore.MetalLotDraft(

@@ -12,10 +12,13 @@ import java.util.stream.Stream;
 import kilnryu.app.account.Account;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Options;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.Late;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Spoken;
+import kilnryu.core.pour.PourWay;
+import kilnryu.core.quantity.Measure;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -282,9 +285,7 @@ public class PoursController {
 
     private String page(Account account, PourSheet sheet, boolean wrong, Model model) {
         pages.frame(account, sheet, "plan", wrong, model);
-        model.addAttribute(
-                "line",
-                sheet.plan().map(p -> PourDrawing.of(p, account.units())).orElse(""));
+        model.addAttribute("line", PourDrawing.of(sheet, account.units()));
         model.addAttribute("placed", PourPages.placed(sheet, account.units()));
         model.addAttribute(
                 "order",
@@ -293,6 +294,16 @@ public class PoursController {
         model.addAttribute("crucibles", pages.options(account, "crucible"));
         model.addAttribute("togethers", TOGETHER);
         model.addAttribute("outsides", OUTSIDE);
+        model.addAttribute("ways", Options.of(PourWay.values(), PourWay::key, PourWay::label));
+        if (sheet.sand()) {
+            double kilos =
+                    sheet.molds().stream().mapToDouble(CastMold::sandKilos).sum();
+            if (kilos > 0) {
+                model.addAttribute(
+                        "sandAsked",
+                        Show.value(kilos, Measure.KILO, account.units(), false).toString());
+            }
+        }
         model.addAttribute("crew", sheet.crew());
         model.addAttribute(
                 "pourHint",

@@ -1,9 +1,11 @@
 package kilnryu.core.melt;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Constant;
 import kilnryu.core.sum.Factors;
@@ -69,6 +71,14 @@ public record Furnace(double kilowatts, Heating heating, OptionalDouble efficien
         public boolean burns() {
             return this == GAS || this == CHARCOAL;
         }
+    }
+
+    /** What is usual of each kind, and of what a charge may be made. */
+    public static List<Constant> constants() {
+        return Stream.concat(
+                        Arrays.stream(Heating.values()).map(Heating::efficiency),
+                        Stream.of(ChargeQuestion.RETURNS, ChargeQuestion.UNKNOWN))
+                .toList();
     }
 
     Figure share(Factors factors) {

@@ -1,5 +1,6 @@
 package kilnryu.core.pour;
 
+import java.util.List;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Constant;
 import kilnryu.core.sum.Factors;
@@ -20,6 +21,10 @@ public record PourCrew(double carry, double seat, double between, double skim, b
     public static final Constant SEAT = hand("pour.seat", "seat", "set down and ready for metal", 15, 5, 60);
     public static final Constant BETWEEN = hand("pour.between", "between", "from one mold to the next", 12, 5, 40);
     public static final Constant SKIM = hand("pour.skim", "skim", "skim and carry the pot", 40, 15, 120);
+
+    public static List<Constant> constants() {
+        return List.of(CARRY, SEAT, BETWEEN, SKIM);
+    }
 
     public static PourCrew usual(Factors factors) {
         return new PourCrew(
