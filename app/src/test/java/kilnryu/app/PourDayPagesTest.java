@@ -363,6 +363,43 @@ class PourDayPagesTest extends AppTest {
         assertThat(makeUps).hasSizeGreaterThanOrEqualTo(2);
     }
 
+    /** 919.6 g after the melt take two ingots of 500: each is weighed, what they really are is charged. */
+    @Test
+    void ingotsGoOverTheScaleOneByOne() throws Exception {
+        jdbc.sql("update metal_lot set remaining_g = 0 where studio_id = ?")
+                .param(owner.studioId())
+                .update();
+        send(
+                owner,
+                "/metal/0",
+                Map.of(
+                        "name",
+                        "bars",
+                        "kind",
+                        "ingot",
+                        "make_up",
+                        "Cu 95 Si 4 Mn 1",
+                        "mass_g",
+                        "2 kg",
+                        "piece_g",
+                        "500"));
+        long id = pour("2026-12-03T10:30", mold("Reed warbler"));
+        assertThat(page(owner, "/pours/" + id + "/charge")).contains("2 whole pieces", "1000 g");
+        String first = page(owner, "/pours/" + id + "/weigh");
+        assertThat(first).contains("piece 1 of 2", "500.0 g");
+        Matcher lot = Pattern.compile("name=\"lot\" value=\"(\\d+)\"").matcher(first);
+        assertThat(lot.find()).isTrue();
+        send(owner, "/pours/" + id + "/weigh", Map.of("lot", lot.group(1), "reading", "498"));
+        assertThat(page(owner, "/pours/" + id + "/weigh")).contains("piece 2 of 2");
+        send(owner, "/pours/" + id + "/weigh", Map.of("lot", lot.group(1), "reading", "503"));
+        assertThat(page(owner, "/pours/" + id + "/weigh")).contains("The charge is weighed");
+        assertThat(page(owner, "/pours/" + id + "/charge")).contains("1001 g");
+        assertThat(page(owner, "/metal/" + lot.group(1))).contains("piece 1", "all of it", "999 g");
+        send(owner, "/pours/" + id + "/weigh/back", Map.of("lot", lot.group(1)));
+        assertThat(page(owner, "/metal/" + lot.group(1))).contains("2000 g");
+        assertThat(page(owner, "/pours/" + id + "/weigh")).contains("piece 1 of 2");
+    }
+
     @Test
     void thePyrometerHasToComeToRestAndTheFurnaceCanFail() throws Exception {
         long id = pour("2026-12-03T10:30", mold("Reed warbler"));

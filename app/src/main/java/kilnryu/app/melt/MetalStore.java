@@ -30,6 +30,9 @@ public class MetalStore {
     private static final TypeReference<LinkedHashMap<String, String>> TEXTS = new TypeReference<>() {};
     private static final TypeReference<LinkedHashMap<String, Double>> SHARES = new TypeReference<>() {};
 
+    /** Note of the weighing with which a lot is complete. */
+    public static final String ALL = "all of it";
+
     private final JdbcClient jdbc;
     private final Clock clock;
     private final JsonMapper json = JsonMapper.builder().build();
@@ -209,15 +212,33 @@ public class MetalStore {
                 .list();
     }
 
-    /** What a pour took of each lot, g; taken counts over 0. */
-    public Map<Long, Double> taken(long pour) {
-        Map<Long, Double> all = new LinkedHashMap<>();
+    /**
+     * What a pour took of a lot.
+     *
+     * @param grams over 0
+     * @param weighings how often it was on the scale
+     * @param all whether nothing more of it is to be weighed
+     */
+    public record Taken(double grams, int weighings, boolean all) {}
+
+    /** What a pour took, by lot. */
+    public Map<Long, Taken> taken(long pour) {
+        Map<Long, Taken> all = new LinkedHashMap<>();
         jdbc.sql("""
-                        select metal_lot_id, -sum(grams) as taken from metal_move
-                         where pour_id = :pour and why = 'charged' group by metal_lot_id order by min(id)
+                        select metal_lot_id, -sum(grams) as taken, count(*) filter (where grams < 0) as times,
+                               bool_or(note = :all) as complete
+                          from metal_move
+                         where pour_id = :pour and why = 'charged'
+                           and id > coalesce((select max(b.id) from metal_move b
+                                               where b.metal_lot_id = metal_move.metal_lot_id and b.pour_id = :pour
+                                                 and b.why = 'charged' and b.grams > 0), 0)
+                         group by metal_lot_id order by min(id)
                         """)
                 .param("pour", pour)
-                .query((rs, n) -> Map.entry(rs.getLong("metal_lot_id"), rs.getDouble("taken")))
+                .param("all", ALL)
+                .query((rs, n) -> Map.entry(
+                        rs.getLong("metal_lot_id"),
+                        new Taken(rs.getDouble("taken"), rs.getInt("times"), rs.getBoolean("complete"))))
                 .list()
                 .forEach(e -> all.put(e.getKey(), e.getValue()));
         return all;

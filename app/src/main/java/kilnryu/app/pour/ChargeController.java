@@ -189,7 +189,9 @@ class ChargeController {
         List<Line> lines = new ArrayList<>();
         for (int i = 0; i < sheet.lots().size(); i++) {
             MetalStore.Lot lot = sheet.lots().get(i);
-            double taken = sheet.weighed().getOrDefault(lot.id(), 0.0);
+            double taken = sheet.weighed().containsKey(lot.id())
+                    ? sheet.weighed().get(lot.id()).grams()
+                    : 0;
             int at = i;
             double mass = sheet.charge().map(c -> c.grams().get(at)).orElse(0.0);
             boolean goesIn = mass > 1e-6;
@@ -244,8 +246,16 @@ class ChargeController {
                 : Show.value(grams, Measure.GRAM, account.units(), false).toString();
     }
 
-    /** What is weighed next: lots of the charge that were not weighed, in the order in which they go in. */
-    private record Next(MetalStore.Lot lot, double grams, int number, int of) {}
+    /**
+     * What is weighed next: lots of the charge that were not weighed, in the order in which they go in.
+     *
+     * @param piece which of its pieces, from 1; 0 where it is cut
+     */
+    private record Next(MetalStore.Lot lot, double grams, int number, int of, int piece, int pieces) {
+        boolean last() {
+            return piece >= pieces;
+        }
+    }
 
     private static Optional<Next> next(PourSheet sheet) {
         if (sheet.charge().isEmpty()) {
@@ -258,11 +268,22 @@ class ChargeController {
             Charge.Share share = order.get(i);
             int at = sheet.charge().get().question().stock().indexOf(share.lot());
             MetalStore.Lot lot = sheet.lots().get(at);
-            if (!sheet.weighed().containsKey(lot.id())) {
-                return Optional.of(new Next(lot, share.grams(), i + 1, order.size()));
+            MetalStore.Taken taken = sheet.weighed().get(lot.id());
+            if (taken == null || !taken.all()) {
+                return Optional.of(
+                        next(lot, share.grams(), taken == null ? 0 : taken.weighings(), i + 1, order.size()));
             }
         }
         return Optional.empty();
+    }
+
+    /** Pieces that cannot be cut go over the scale one by one. */
+    private static Next next(MetalStore.Lot lot, double grams, int weighings, int number, int of) {
+        if (lot.piece().isEmpty()) {
+            return new Next(lot, grams, number, of, 0, 0);
+        }
+        int pieces = (int) Math.max(1, Math.round(grams / lot.piece().getAsDouble()));
+        return new Next(lot, lot.piece().getAsDouble(), number, of, Math.min(pieces, weighings + 1), pieces);
     }
 
     @GetMapping("/pours/{id:\\d+}/weigh")
@@ -282,11 +303,7 @@ class ChargeController {
             model.addAttribute("place", n.lot.fields().getOrDefault("place", ""));
             model.addAttribute("mass", grams(n.grams, account));
             model.addAttribute("count", n.number + " of " + n.of);
-            model.addAttribute(
-                    "pieces",
-                    n.lot.piece().isPresent()
-                            ? pieces(Math.round(n.grams / n.lot.piece().getAsDouble()))
-                            : "");
+            model.addAttribute("pieces", n.piece > 0 ? "piece " + n.piece + " of " + n.pieces : "");
         });
         model.addAttribute("done", next.isEmpty() && !sheet.weighed().isEmpty());
         model.addAttribute(
@@ -351,7 +368,7 @@ class ChargeController {
                     lot,
                     OptionalLong.of(id),
                     had -> -grams.getAsDouble(),
-                    new MetalStore.Why("charged", sheet.row().name()));
+                    new MetalStore.Why("charged", next.get().last() ? MetalStore.ALL : "piece " + next.get().piece));
             if (left.isPresent()) {
                 return "redirect:/pours/" + id + "/weigh";
             }
@@ -379,7 +396,8 @@ class ChargeController {
     @PostMapping("/pours/{id:\\d+}/weigh/back")
     String back(@AuthenticationPrincipal Account account, @PathVariable long id, @RequestParam long lot) {
         PourStore.Row row = pages.found(account, id);
-        double taken = metal.taken(id).getOrDefault(lot, 0.0);
+        double taken =
+                metal.taken(id).containsKey(lot) ? metal.taken(id).get(lot).grams() : 0;
         if (row.state().equals("done") || taken <= 0) {
             throw new Late(
                     "Nothing was put back: it is not weighed, or the pour has ended.", "/pours/" + id + "/charge");

@@ -119,7 +119,7 @@ class PourReader {
             PourCrew crew = crew();
             OptionalDouble heel = fields.quantity("heel_g", Range.MASS_OR_NONE);
             Optional<Figure> needed = needed(heel.orElse(0));
-            Map<Long, Double> weighed = row.id() == 0 ? Map.of() : metal.taken(row.id());
+            Map<Long, MetalStore.Taken> weighed = row.id() == 0 ? Map.of() : metal.taken(row.id());
             List<MetalStore.Lot> lots = lots(weighed);
             Optional<Charging> charging = charging(alloy, needed, lots, weighed);
             Optional<Charge> charge = charge(charging, alloy, needed, lots, weighed);
@@ -228,7 +228,7 @@ class PourReader {
         }
 
         /** What is in store, and what was taken for this pour already. */
-        private List<MetalStore.Lot> lots(Map<Long, Double> weighed) {
+        private List<MetalStore.Lot> lots(Map<Long, MetalStore.Taken> weighed) {
             List<MetalStore.Lot> lots = new ArrayList<>(metal.list(account.studioId(), false).stream()
                     .filter(l -> l.remaining() > 0 || weighed.containsKey(l.id()))
                     .toList());
@@ -239,7 +239,10 @@ class PourReader {
         }
 
         private Optional<Charging> charging(
-                Optional<Alloy> alloy, Optional<Figure> needed, List<MetalStore.Lot> lots, Map<Long, Double> weighed) {
+                Optional<Alloy> alloy,
+                Optional<Figure> needed,
+                List<MetalStore.Lot> lots,
+                Map<Long, MetalStore.Taken> weighed) {
             OptionalDouble returns = fields.quantity("max_return_pct", Range.SHARE);
             OptionalDouble inside = fields.quantity("inside_pct", INSIDE);
             List<Stock> stock = new ArrayList<>();
@@ -251,8 +254,7 @@ class PourReader {
                         .orElse(lot.stock(OptionalDouble.empty()).isUnknown() ? "out" : "in")
                         .equals("out");
                 OptionalDouble fixed = fields.quantity(at + "fixed_g", Range.MASS_OR_NONE);
-                if (fixed.isPresent()
-                        && fixed.getAsDouble() > lot.remaining() + weighed.getOrDefault(lot.id(), 0.0) + 1e-6) {
+                if (fixed.isPresent() && fixed.getAsDouble() > lot.remaining() + grams(weighed, lot) + 1e-6) {
                     fields.error(at + "fixed_g", "There is not so much of it in store.");
                 }
                 stock.add(stock(lot, out ? OptionalDouble.of(0) : fixed, weighed));
@@ -282,17 +284,22 @@ class PourReader {
         }
 
         /** What was weighed stays as it is; of the rest the program chooses. */
-        private Stock stock(MetalStore.Lot lot, OptionalDouble fixed, Map<Long, Double> weighed) {
-            double taken = weighed.getOrDefault(lot.id(), 0.0);
-            Stock stock = lot.stock(taken > 0 ? OptionalDouble.of(taken) : fixed);
+        private Stock stock(MetalStore.Lot lot, OptionalDouble fixed, Map<Long, MetalStore.Taken> weighed) {
+            double taken = grams(weighed, lot);
+            boolean all = taken > 0 && weighed.get(lot.id()).all();
+            Stock stock = lot.stock(all ? OptionalDouble.of(taken) : fixed);
             return new Stock(
                     stock.name(),
                     lot.remaining() + taken,
                     stock.pricePerKg(),
                     stock.makeUp(),
                     stock.type(),
-                    taken > 0 ? OptionalDouble.empty() : stock.piece(),
+                    all ? OptionalDouble.empty() : stock.piece(),
                     stock.fixed());
+        }
+
+        private static double grams(Map<Long, MetalStore.Taken> weighed, MetalStore.Lot lot) {
+            return weighed.containsKey(lot.id()) ? weighed.get(lot.id()).grams() : 0;
         }
 
         /** As the program has it; where it has none, what was weighed so far still is judged. */
@@ -301,7 +308,7 @@ class PourReader {
                 Optional<Alloy> alloy,
                 Optional<Figure> needed,
                 List<MetalStore.Lot> lots,
-                Map<Long, Double> weighed) {
+                Map<Long, MetalStore.Taken> weighed) {
             Optional<Charge> made = charging.flatMap(Charging::charge);
             if (made.isPresent()
                     || weighed.isEmpty()
@@ -320,9 +327,7 @@ class PourReader {
                     own.value(ChargeQuestion.RETURNS),
                     own.value(ChargeQuestion.UNKNOWN));
             return Optional.of(new Charge(
-                    question,
-                    lots.stream().map(l -> weighed.getOrDefault(l.id(), 0.0)).toList(),
-                    true));
+                    question, lots.stream().map(l -> grams(weighed, l)).toList(), true));
         }
 
         private Optional<MelterStore.Row> melter(String kind) {

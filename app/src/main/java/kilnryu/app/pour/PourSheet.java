@@ -56,7 +56,7 @@ record PourSheet(
         Optional<ZonedDateTime> at,
         Findings findings,
         List<String> missing,
-        Map<Long, Double> weighed) {
+        Map<Long, MetalStore.Taken> weighed) {
 
     /** How flasks are poured; empty where nothing else is said than that they are. */
     Optional<PourWay> way() {

@@ -1,5 +1,6 @@
 package kilnryu.app.pour;
 
+import java.util.Locale;
 import java.util.Optional;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.plan.Station;
@@ -61,6 +62,17 @@ final class PourStations {
             return store.of(saved.row().id()).map(r -> station(r, saved.row().id(), open));
         }
 
+        /** Actual beside plan. */
+        private static String stood(Optional<PourCourse.Cast> cast) {
+            return cast.filter(c -> c.stood().isPresent())
+                    .map(c -> String.format(
+                            Locale.ROOT,
+                            ", %.0f s out of the kiln, planned %.0f",
+                            c.stood().getAsDouble(),
+                            c.plan().startS() - c.plan().outS()))
+                    .orElse("");
+        }
+
         private Station station(PourStore.Row row, long tree, String open) {
             if (row.record() == null) {
                 String at = row.fields().getOrDefault("pour_at", "");
@@ -73,7 +85,7 @@ final class PourStations {
             boolean bad = state == PourCourse.State.SHORT || state == PourCourse.State.LEAKED;
             return new Station(
                     "Pour",
-                    state.ended() ? "it came " + state.label() : state.label(),
+                    state.ended() ? "it came " + state.label() + stood(cast) : state.label(),
                     "/pours/" + row.id() + "/day",
                     bad ? "stopped" : state == PourCourse.State.FULL ? "done" : "next");
         }
