@@ -401,6 +401,25 @@ class PourDayPagesTest extends AppTest {
     }
 
     @Test
+    void whatANewerVersionFrozeIsKeptAndSaid() throws Exception {
+        long tree = mold("Reed warbler");
+        long id = pour("2026-12-03T10:30", tree);
+        begun(id);
+        jdbc.sql("update pour set record = jsonb_set(record::jsonb, '{version}', '99')::json where id = ?")
+                .param(id)
+                .update();
+        assertThat(page(owner, "/pours/" + id + "/day"))
+                .contains("kept as it was", "It was frozen by a newer Kiln Ryu");
+        assertThat(tap(id, "tick", "value", "charge-dry")).isEqualTo(409);
+        assertThat(read(owner, "/pours/" + id + "/day/live").getStatus()).isEqualTo(409);
+        assertThat(read(owner, "/").getStatus()).isEqualTo(200);
+        assertThat(read(owner, "/trees/" + tree + "/mold").getStatus()).isEqualTo(200);
+        assertThat(read(owner, "/trees/" + tree + "/card").getStatus()).isEqualTo(200);
+        assertThat(read(owner, "/trees/" + tree + "/plan.json").getStatus()).isEqualTo(200);
+        assertThat(read(owner, "/pours").getStatus()).isEqualTo(200);
+    }
+
+    @Test
     void thePyrometerHasToComeToRestAndTheFurnaceCanFail() throws Exception {
         long id = pour("2026-12-03T10:30", mold("Reed warbler"));
         begun(id);

@@ -34,7 +34,7 @@ class MelterController {
     }
 
     /** A furnace or crucible in the list. */
-    public record Listed(long id, String name, String size, String more) {}
+    public record Listed(long id, String name, String size, String more, String drawing) {}
 
     @GetMapping("/furnaces")
     String list(@AuthenticationPrincipal Account account, Model model) {
@@ -113,10 +113,15 @@ class MelterController {
                 store.list(account.studioId(), "furnace").stream()
                         .map(MelterController::furnace)
                         .toList());
+        double largest = store.list(account.studioId(), "crucible").stream()
+                .flatMap(r -> MelterReader.crucible(r).stream())
+                .mapToDouble(c -> c.crucible().capacity().orElse(0))
+                .max()
+                .orElse(1);
         model.addAttribute(
                 "crucibles",
                 store.list(account.studioId(), "crucible").stream()
-                        .map(r -> crucible(r, account))
+                        .map(r -> crucible(r, account, largest))
                         .toList());
         model.addAttribute(
                 "heatings", Options.of(Furnace.Heating.values(), Furnace.Heating::key, Furnace.Heating::label));
@@ -133,11 +138,12 @@ class MelterController {
                         row.id(),
                         row.name(),
                         Show.exact(f.kilowatts()) + " kW, " + f.heating().label(),
-                        f.most().isPresent() ? "to " + Math.round(f.most().getAsDouble()) + " °C" : "top not said"))
-                .orElse(new Listed(row.id(), row.name(), "not complete", ""));
+                        f.most().isPresent() ? "to " + Math.round(f.most().getAsDouble()) + " °C" : "top not said",
+                        MelterDrawing.furnace(f.most().orElse(20))))
+                .orElse(new Listed(row.id(), row.name(), "not complete", "", ""));
     }
 
-    private static Listed crucible(MelterStore.Row row, Account account) {
+    private static Listed crucible(MelterStore.Row row, Account account, double largest) {
         return MelterReader.crucible(row)
                 .map(c -> new Listed(
                         row.id(),
@@ -147,8 +153,9 @@ class MelterController {
                         (c.kept().uses() == 1 ? "1 heat" : c.kept().uses() + " heats")
                                 + (row.fields().containsKey("looked_on")
                                         ? ", looked at " + row.fields().get("looked_on")
-                                        : ", never looked at")))
-                .orElse(new Listed(row.id(), row.name(), "not complete", ""));
+                                        : ", never looked at"),
+                        MelterDrawing.pot(c.crucible().capacity().orElse(0), largest)))
+                .orElse(new Listed(row.id(), row.name(), "not complete", "", ""));
     }
 
     private MelterStore.Row found(Account account, long id) {

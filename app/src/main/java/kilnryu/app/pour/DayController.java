@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.Set;
@@ -113,13 +114,14 @@ public class DayController {
         if (row.planned()) {
             return threshold(account, row, model);
         }
-        fill(account, row, model);
-        return "pour/day";
+        return fill(account, row, model) ? "pour/day" : "pour/kept";
     }
 
     @GetMapping("/pours/{id:\\d+}/day/live")
     String live(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
-        fill(account, pages.found(account, id), model);
+        if (!fill(account, pages.found(account, id), model)) {
+            throw new ResponseStatusException(HttpStatus.CONFLICT);
+        }
         return "pour/day :: inside";
     }
 
@@ -295,7 +297,8 @@ public class DayController {
         out.put("how", eye ? "by eye" : value.isBlank() ? "stand-in pyrometer" : "pyrometer");
         if (value.isBlank()) {
             List<PourStore.Event> events = store.events(row.id());
-            PourCourse course = PourTaps.course(row, events);
+            PourCourse course =
+                    PourTaps.course(row, events).orElseThrow(() -> new ResponseStatusException(HttpStatus.CONFLICT));
             Pyrometer.Reading shown = pyrometer(course, events);
             out.put("celsius", Show.exact(Math.round(shown.celsius())));
             return shown.steady() ? "" : "It has not come to rest: hold it in for ten seconds.";
@@ -378,10 +381,19 @@ public class DayController {
         return "redirect:/pours/" + id + "/day";
     }
 
-    private void fill(Account account, PourStore.Row row, Model model) {
+    /** @return false where what was frozen cannot be read, which is said instead */
+    private boolean fill(Account account, PourStore.Row row, Model model) {
         Instant now = clock.instant();
         List<PourStore.Event> events = store.events(row.id());
-        PourCourse course = PourTaps.course(row, events);
+        model.addAttribute("id", row.id());
+        model.addAttribute("name", row.name());
+        Optional<PourCourse> read = PourTaps.course(row, events);
+        if (read.isEmpty()) {
+            model.addAttribute("why", PourTaps.unreadable(row));
+            model.addAttribute("taps", events.size());
+            return false;
+        }
+        PourCourse course = read.get();
         Map<Long, kilnryu.core.pour.PourMold> live = new HashMap<>();
         molds.of(account, store.molds(row.id()), true)
                 .forEach(m -> molds.toPour(m, Outside.air(20), 0).ifPresent(p -> live.put(m.id(), p)));
@@ -398,8 +410,6 @@ public class DayController {
                         : OptionalDouble.empty();
             }
         });
-        model.addAttribute("id", row.id());
-        model.addAttribute("name", row.name());
         model.addAttribute("running", row.running());
         model.addAttribute("page", page);
         model.addAttribute(
@@ -433,6 +443,7 @@ public class DayController {
                         .map(f -> new Fault(f.key(), f.label()))
                         .toList());
         model.addAttribute("after", PourAfter.of(course, account.units()));
+        return true;
     }
 
     private static String clock(Instant at, Account account) {

@@ -63,12 +63,13 @@ class PourDay implements Day.Source {
     }
 
     private void running(PourStore.Row row, Window window, List<Task> tasks, List<Bar> bars) {
-        PourCourse course = PourTaps.course(row, store.events(row.id()));
+        Optional<PourCourse> course = PourTaps.course(row, store.events(row.id()));
         String day = "/pours/" + row.id() + "/day";
-        String what = course.holding()
+        String what = course.flatMap(PourCourse::holding)
                 .map(Poured.Step::words)
-                .orElseGet(() ->
-                        course.inHand().map(c -> "Pour " + c.plan().name()).orElse("End the pour"));
+                .orElseGet(() -> course.flatMap(PourCourse::inHand)
+                        .map(c -> "Pour " + c.plan().name())
+                        .orElse("End the pour"));
         tasks.add(new Task(
                 window.now(), Press.DUE, true, what, row.name(), "The pour day runs.", "Open the pour day", day));
         bars.add(Bar.of(

@@ -35,22 +35,22 @@ class PourNotes implements PourNote.Source {
         lines.add("Pour " + row.name() + ", place " + (order.indexOf(tree) + 1) + " of " + order.size()
                 + (at.isEmpty() ? "" : ", first metal " + at.replace('T', ' ')));
         Map<String, Object> record = new LinkedHashMap<>();
-        if (row.record() != null) {
-            PourCourse course = PourTaps.course(row, store.events(row.id()));
-            course.cast(tree).ifPresent(c -> {
-                Poured.Mold plan = c.plan();
-                lines.add("Out to metal " + seconds(plan.startS() - plan.outS()) + " planned"
-                        + (c.stood().isPresent() ? ", " + seconds(c.stood().getAsDouble()) + " actual" : "")
-                        + (plan.windowS() == null ? "" : ", window " + seconds(plan.windowS())));
-                lines.add("Metal " + Show.value(plan.metalC(), Measure.DEGREE_CELSIUS, account.units(), false)
-                        + " foreseen, at least "
-                        + Show.value(plan.leastC(), Measure.DEGREE_CELSIUS, account.units(), false)
-                        + "; " + Show.value(plan.grams(), Measure.GRAM, account.units(), false));
-                lines.add("It " + said(c.state())
-                        + (c.filled().isPresent() ? " in " + seconds(c.filled().getAsDouble()) : ""));
-                record(row, course, c, record);
-            });
-        }
+        PourTaps.course(row, row.record() == null ? List.of() : store.events(row.id()))
+                .ifPresent(course -> course.cast(tree).ifPresent(c -> {
+                    Poured.Mold plan = c.plan();
+                    lines.add("Out to metal " + seconds(plan.startS() - plan.outS()) + " planned"
+                            + (c.stood().isPresent() ? ", " + seconds(c.stood().getAsDouble()) + " actual" : "")
+                            + (plan.windowS() == null ? "" : ", window " + seconds(plan.windowS())));
+                    lines.add("Metal " + Show.value(plan.metalC(), Measure.DEGREE_CELSIUS, account.units(), false)
+                            + " foreseen, at least "
+                            + Show.value(plan.leastC(), Measure.DEGREE_CELSIUS, account.units(), false)
+                            + "; " + Show.value(plan.grams(), Measure.GRAM, account.units(), false));
+                    lines.add("It " + said(c.state())
+                            + (c.filled().isPresent()
+                                    ? " in " + seconds(c.filled().getAsDouble())
+                                    : ""));
+                    record(row, course, c, record);
+                }));
         return new PourNote(row.id(), row.name(), row.state(), lines, record);
     }
 

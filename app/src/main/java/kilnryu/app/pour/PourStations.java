@@ -80,7 +80,7 @@ final class PourStations {
                         "Pour", at.isEmpty() ? "no hour yet" : at.replace('T', ' '), "/pours/" + row.id(), "next");
             }
             Optional<PourCourse.Cast> cast =
-                    PourTaps.course(row, store.events(row.id())).cast(tree);
+                    PourTaps.course(row, store.events(row.id())).flatMap(c -> c.cast(tree));
             PourCourse.State state = cast.map(PourCourse.Cast::state).orElse(PourCourse.State.WAITS);
             boolean bad = state == PourCourse.State.SHORT || state == PourCourse.State.LEAKED;
             return new Station(

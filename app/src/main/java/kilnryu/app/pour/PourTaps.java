@@ -47,15 +47,28 @@ class PourTaps {
         static final Taken OK = new Taken(true, "");
     }
 
-    static PourCourse course(PourStore.Row row, List<PourStore.Event> events) {
-        return PourCourse.of(poured(row), events);
+    /** How it stands; empty where nothing was frozen yet, or what was frozen cannot be read by this version. */
+    static Optional<PourCourse> course(PourStore.Row row, List<PourStore.Event> events) {
+        return poured(row).map(p -> PourCourse.of(p, events));
     }
 
-    static Poured poured(PourStore.Row row) {
+    static Optional<Poured> poured(PourStore.Row row) {
         try {
-            return Records.read(Records.POUR, row.record()).poured();
+            return row.record() == null
+                    ? Optional.empty()
+                    : Optional.ofNullable(
+                            Records.read(Records.POUR, row.record()).poured());
         } catch (Records.Unreadable e) {
-            throw new IllegalStateException(e.getMessage(), e);
+            return Optional.empty();
+        }
+    }
+
+    /** Why what was frozen cannot be read; empty where it can. */
+    static String unreadable(PourStore.Row row) {
+        try {
+            return Records.read(Records.POUR, row.record()).poured() == null ? "It holds no pour." : "";
+        } catch (Records.Unreadable e) {
+            return e.getMessage();
         }
     }
 
@@ -70,7 +83,11 @@ class PourTaps {
                     ? new Taken(false, same.get().fields().getOrDefault("word", ""))
                     : Taken.OK;
         }
-        PourCourse course = course(row, events);
+        Optional<PourCourse> read = course(row, events);
+        if (read.isEmpty()) {
+            return new Taken(false, "What was frozen of this pour cannot be read here: " + unreadable(row));
+        }
+        PourCourse course = read.get();
         PourStore.Tap timed = timed(row, tap);
         String word = running ? refuse(account, course, timed, events) : "This pour has ended; it was not written.";
         if (!word.isEmpty()) {

@@ -21,7 +21,8 @@ class PouredHeats implements Heats {
     @Override
     public Optional<MakeUp> of(Account account, String casting) {
         return store.named(account.studioId(), casting)
-                .flatMap(row -> makeUp(PourTaps.poured(row).after()));
+                .flatMap(PourTaps::poured)
+                .flatMap(p -> makeUp(p.after()));
     }
 
     /** By symbol; empty where no charge was reckoned. */

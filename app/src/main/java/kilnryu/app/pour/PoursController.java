@@ -3,6 +3,7 @@ package kilnryu.app.pour;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -56,7 +57,7 @@ public class PoursController {
     public record Listed(long id, String name, String state, String when, String alloy, String molds) {}
 
     /** A mold that could be poured. */
-    public record Choice(long id, String name, String alloy, String metal, boolean taken) {}
+    public record Choice(long id, String name, String face, String alloy, String metal, String mold, boolean taken) {}
 
     @GetMapping("/pours")
     String list(@AuthenticationPrincipal Account account, Model model) {
@@ -90,6 +91,7 @@ public class PoursController {
                         .map(s -> new Choice(
                                 s.row().id(),
                                 s.row().name(),
+                                s.row().face() == null ? "" : s.row().face(),
                                 s.plan()
                                         .tree()
                                         .map(t -> t.tree().alloy().label())
@@ -99,7 +101,9 @@ public class PoursController {
                                         .map(t -> Show.figure(t.cavityMetal(), account.units())
                                                 .toString())
                                         .orElse(""),
+                                s.row().flask() == null ? "" : s.row().flask(),
                                 taken.contains(s.row().id())))
+                        .sorted(Comparator.comparing(Choice::alloy))
                         .toList());
         return "pour/new";
     }
