@@ -393,6 +393,7 @@ class PourPagesTest extends AppTest {
         assertThat(after).contains("Plan and actual", "full", "stout walls, by gravity would do");
         assertThat(refused(id, "note", "value", "late")).contains("has ended");
         assertThat(page(owner, "/trees/" + tree + "/mold")).contains("it came full");
+        assertThat(page(owner, "/")).contains("poured, it came full, Thursday");
         assertThat(page(owner, "/trees/" + tree + "/plan.json")).contains("\"poured\"", "\"stood_s\"", "\"overruled\"");
         assertThat(send(owner, "/pours/" + id + "/end", Map.of()).getRedirectedUrl())
                 .isEqualTo("/pours/" + id + "/day");

@@ -18,6 +18,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import kilnryu.core.sum.Replacement;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -130,6 +131,9 @@ public class TreeStore {
         }
     }
 
+    /** How metal came into a mold. */
+    private static final Set<String> POURED = Set.of("full", "short", "leaked");
+
     /** What is in work of a tree: its last load, shell and mixing, for the rows that are asked for only. */
     private static final String STANDS = """
             select t.*, f.id as load_id, f.name as load_name, f.state as load_state,
@@ -139,7 +143,8 @@ public class TreeStore {
                    r.id as run_id, r.ended_at is not null as run_ended, r.ended_as as run_as,
                    (select count(*) from dip d where d.run_id = r.id and not d.removed) as coats_on,
                    (select count(*) from shell_coat c where c.run_id = r.id) as coats,
-                   x.id as mix_id, x.tree_id is null as mix_shared, x.ended_at is not null as mix_ended
+                   x.id as mix_id, x.tree_id is null as mix_shared, x.ended_at is not null as mix_ended,
+                   p.id as pour_id, p.name as pour_name, p.came
               from (%s) t
               left join lateral (select f.* from firing_mold m join firing f on f.id = m.firing_id
                                   where m.tree_id = t.id and f.archived_at is null
@@ -152,6 +157,14 @@ public class TreeStore {
                                     and (x.tree_id = t.id
                                          or x.id in (select s.mix_session_id from mix_session_tree s where s.tree_id = t.id))
                                   order by x.started_at desc limit 1) x on true
+              left join lateral (select p.id, p.name,
+                                        (select e.kind from pour_event e
+                                          where e.pour_id = p.id and e.tree_id = t.id
+                                            and e.kind in ('full', 'short', 'leaked', 'putback', 'undo')
+                                          order by e.tapped_at desc, e.id desc limit 1) as came
+                                   from pour_mold m join pour p on p.id = m.pour_id
+                                  where m.tree_id = t.id and p.state in ('running', 'done')
+                                  order by p.begun_at desc limit 1) p on true
             """;
 
     /**
@@ -290,6 +303,8 @@ public class TreeStore {
                           where studio_id = :studio and not given_up and started_at > :from and tree_id is not null
                    union select s.tree_id from mix_session_tree s join mix_session x on x.id = s.mix_session_id
                           where x.studio_id = :studio and not x.given_up and x.started_at > :from
+                   union select m.tree_id from pour_mold m join pour p on p.id = m.pour_id
+                          where p.studio_id = :studio and (p.state in ('planned', 'running') or p.ended_at > :from)
                    union (select id from tree where studio_id = :studio and archived_at is null
                           and pour_at between :from and :until order by pour_at, id limit :most))
                  order by pour_at nulls last, id limit :most
@@ -419,6 +434,13 @@ public class TreeStore {
     }
 
     private static Stand stand(ResultSet rs) throws SQLException {
+        String came = rs.getString("came");
+        if (came != null && POURED.contains(came)) {
+            return new Stand(
+                    5,
+                    "poured, it came " + came + ", " + rs.getString("pour_name"),
+                    "/pours/" + rs.getLong("pour_id") + "/day");
+        }
         String load = rs.getString("load_state");
         String name = rs.getString("load_name");
         String at = "/firings/" + rs.getLong("load_id");

@@ -284,6 +284,47 @@ class TwoNodesIT {
     }
 
     /** A tetrahedron of 20 mm. */
+    /** A pour day on both: every tap once, wherever it was taken in, and both show the same. */
+    @Test
+    void tapsOfAPourAtBoth() throws Exception {
+        signIn();
+        send(
+                one,
+                "/furnaces/0",
+                Map.of("kind", "furnace", "name", "pier furnace", "power_kW", "6", "heating", "gas", "max_C", "1300"));
+        send(two, "/furnaces/0", Map.of("kind", "crucible", "name", "pier pot", "capacity_cm3", "900"));
+        send(one, "/metal/0", Map.of("name", "ingots", "kind", "ingot", "make_up", "si-bronze", "mass_g", "9 kg"));
+        long tree = tree();
+        send(
+                two,
+                "/trees/" + tree + "/mold",
+                Map.of("version", "0", "mold_kind", "shell", "tree_width_mm", "70", "tree_height_mm", "110"));
+        String pour = address(send(one, "/pours/new", Map.of("tree", "" + tree, "name", "Pier pour")));
+        Matcher reason = Pattern.compile("name=\"(reason\\[[^\"]+\\])\"")
+                .matcher(get(two, pour + "/day").body());
+        Map<String, String> begin = new LinkedHashMap<>();
+        while (reason.find()) {
+            begin.put(reason.group(1), "tried before");
+        }
+        assertThat(address(send(two, pour + "/begin", begin))).isEqualTo(pour + "/day");
+        List<HttpRequest> taps = new ArrayList<>();
+        for (int i = 0; i < 8; i++) {
+            taps.add(request(
+                    i % 2 == 0 ? one : two,
+                    pour + "/tap",
+                    Map.of("kind", "tick", "value", "charge-dry", "key", "tap-" + i / 4)));
+        }
+        assertThat(atOnce(taps)).containsOnly(302);
+        assertThat(count("pour_event where kind = 'tick' and pour_id = ?", number(pour)))
+                .isEqualTo(1);
+        // two keys, so one of them came late: on record, too
+        assertThat(count("pour_event where kind = 'refused' and pour_id = ?", number(pour)))
+                .isEqualTo(1);
+        for (Running node : List.of(one, two)) {
+            assertThat(get(node, pour + "/day").body()).contains("Next: Furnace on, crucible looked at");
+        }
+    }
+
     private static String facets() {
         int[][] p = {{0, 0, 0}, {20, 0, 0}, {0, 20, 0}, {0, 0, 20}};
         int[][] f = {{0, 2, 1}, {0, 1, 3}, {1, 2, 3}, {0, 3, 2}};
