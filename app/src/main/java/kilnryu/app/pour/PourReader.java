@@ -371,11 +371,11 @@ class PourReader {
                 PourCrew crew) {}
 
         private Optional<MeltPlan> melt(Melting m) {
-            if (m.alloy.isEmpty() || m.needed.isEmpty() || m.furnace.isEmpty() || m.pourC.isEmpty()) {
+            if (m.alloy.isPresent() && !m.alloy.get().isTabled()) {
+                missing.add("the melting of " + m.alloy.get().label() + " is not tabled");
                 return Optional.empty();
             }
-            if (!m.alloy.get().isTabled()) {
-                missing.add("the melting of " + m.alloy.get().label() + " is not tabled");
+            if (m.alloy.isEmpty() || m.needed.isEmpty() || m.furnace.isEmpty() || m.pourC.isEmpty()) {
                 return Optional.empty();
             }
             double grams =

@@ -2,9 +2,6 @@ package kilnryu.app.pour;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.time.Instant;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
@@ -16,88 +13,41 @@ import org.junit.jupiter.api.Test;
 
 /** What the day says at each moment, and how it is drawn. */
 class DayPageTest {
-    private static final Instant ZERO = Instant.parse("2026-12-03T08:30:00Z");
-    private final List<PourStore.Event> events = new ArrayList<>();
-
-    private static final Poured PLAN = new Poured(
-            "si-bronze",
-            "2026-12-03T08:30:40Z",
-            1100,
-            1130,
-            1200,
-            20,
-            "furnace",
-            "pot",
-            List.of(),
-            Map.of(),
-            new Poured.Crew(20, 15, 12, 40, false),
+    private final Ebb ebb = Ebb.of(
+            false,
             new Poured.Pot(0.001, 0.01, false, 1200, 500),
-            List.of(mold(1, "Reed warbler", 5, 40, 43, 60.0), mold(2, "Marsh tit", 20, 55, 58, null)),
-            List.of(new Poured.Step("charge-dry", "Charge warm", "Damp metal throws the pot.", 20, true)),
-            List.of(),
-            List.of());
+            new Poured.Step("charge-dry", "Charge warm", "Damp metal throws the pot.", 20, true));
 
-    private static Poured.Mold mold(long tree, String name, double out, double start, double full, Double window) {
-        return new Poured.Mold(
-                tree,
-                name,
-                "shell",
-                500,
-                out,
-                start,
-                full,
-                1100,
-                1070,
-                600,
-                550,
-                window,
-                3.0,
-                1,
-                false,
-                false,
-                1,
-                true,
-                List.of(List.of(0.0, 600.0), List.of(100.0, 500.0)));
-    }
-
-    private DayPageTest tapped(String kind, Long tree, double second, String... fields) {
-        Map<String, String> all = new HashMap<>();
-        for (int i = 0; i < fields.length; i += 2) {
-            all.put(fields[i], fields[i + 1]);
-        }
-        Instant at = ZERO.plusMillis(Math.round(second * 1000));
-        events.add(new PourStore.Event(events.size(), kind + events.size(), tree, kind, all, at, at, "Ana"));
-        return this;
+    private Ebb tapped(String kind, Long tree, double second, String... fields) {
+        return ebb.tapped(kind, tree, second, fields);
     }
 
     private DayPage page(double second, String state) {
         Account account = new Account(
                 1, 1, "Mudflat Castings", "ana", "Ana", Units.METRIC.system().name(), false, "Europe/Lisbon", false);
-        PourStore.Row row = new PourStore.Row(9, 1, "Thursday", state, Map.of(), 2, "{}", ZERO, null);
-        PourCourse course = PourCourse.of(PLAN, events);
-        return DayPage.of(
-                new DayPage.From(account, row, course, events, ZERO.plusMillis(Math.round(second * 1000))),
-                new DayPage.Sight() {
-                    @Override
-                    public GoNoGo judged(PourCourse.Cast cast) {
-                        GoNoGo.State yes = GoNoGo.State.YES;
-                        return GoNoGo.of(new GoNoGo.Record(
-                                yes,
-                                yes,
-                                cast.clean() ? yes : GoNoGo.State.UNKNOWN,
-                                yes,
-                                yes,
-                                OptionalDouble.of(10),
-                                2,
-                                2,
-                                yes));
-                    }
+        PourStore.Row row = new PourStore.Row(9, 1, "Thursday", state, Map.of(), 2, "{}", Ebb.ZERO, null);
+        PourCourse course = ebb.course();
+        return DayPage.of(new DayPage.From(account, row, course, ebb.events, Ebb.at(second)), new DayPage.Sight() {
+            @Override
+            public GoNoGo judged(PourCourse.Cast cast) {
+                GoNoGo.State yes = GoNoGo.State.YES;
+                return GoNoGo.of(new GoNoGo.Record(
+                        yes,
+                        yes,
+                        cast.clean() ? yes : GoNoGo.State.UNKNOWN,
+                        yes,
+                        yes,
+                        OptionalDouble.of(10),
+                        2,
+                        2,
+                        yes));
+            }
 
-                    @Override
-                    public OptionalDouble margin(PourCourse.Cast cast, double metalC, double moldC) {
-                        return cast.plan().tree() == 1 ? OptionalDouble.of((moldC - 400) / 50) : OptionalDouble.empty();
-                    }
-                });
+            @Override
+            public OptionalDouble margin(PourCourse.Cast cast, double metalC, double moldC) {
+                return cast.plan().tree() == 1 ? OptionalDouble.of((moldC - 400) / 50) : OptionalDouble.empty();
+            }
+        });
     }
 
     @Test
@@ -154,7 +104,7 @@ class DayPageTest {
         assertThat(page.hand()).isNull();
         assertThat(page.line()).contains("full, 3 s", "put back, not poured");
         assertThat(page(60, "done").phase()).isEqualTo("done");
-        List<PourAfter> after = PourAfter.of(PourCourse.of(PLAN, events), Units.METRIC);
+        List<PourAfter> after = PourAfter.of(ebb.course(), Units.METRIC);
         assertThat(after.get(0).stoodPlan()).isEqualTo("35 s");
         assertThat(after.get(0).stood()).isEqualTo("35 s");
         assertThat(after.get(0).windowLeft()).isEqualTo("25 s");

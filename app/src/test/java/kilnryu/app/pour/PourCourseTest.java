@@ -4,70 +4,26 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.time.Instant;
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Map;
 import kilnryu.app.record.Poured;
 import org.junit.jupiter.api.Test;
 
 /** How a pour stands follows from its taps alone. */
 class PourCourseTest {
-    private static final Instant ZERO = Instant.parse("2026-12-03T08:30:00Z");
-    private final List<PourStore.Event> events = new ArrayList<>();
+    private static final Instant ZERO = Ebb.ZERO;
 
-    private static Poured.Mold mold(long tree, double out, double start, double full) {
-        return new Poured.Mold(
-                tree,
-                "mold " + tree,
-                "flask",
-                500,
-                out,
-                start,
-                full,
-                1100,
-                1070,
-                600,
-                550,
-                60.0,
-                3.0,
-                1,
-                false,
-                true,
-                1,
-                true,
-                List.of(List.of(0.0, 600.0), List.of(100.0, 500.0)));
-    }
-
-    private static final Poured PLAN = new Poured(
-            "si-bronze",
-            "",
-            1100,
-            1130,
-            1200,
-            20,
-            "furnace",
-            "pot",
-            List.of(),
-            Map.of(),
-            new Poured.Crew(20, 15, 12, 40, false),
+    /** A pot that loses nothing. */
+    private final Ebb ebb = Ebb.of(
+            true,
             new Poured.Pot(0, 0, false, 1200, 500),
-            List.of(mold(1, 5, 40, 43), mold(2, 20, 55, 58)),
-            List.of(new Poured.Step("a", "first", "", 20, true), new Poured.Step("b", "second", "", 10, false)),
-            List.of(),
-            List.of());
+            new Poured.Step("a", "first", "", 20, true),
+            new Poured.Step("b", "second", "", 10, false));
 
-    private PourCourseTest tapped(String kind, Long tree, double second, String... fields) {
-        Map<String, String> all = new java.util.HashMap<>();
-        for (int i = 0; i < fields.length; i += 2) {
-            all.put(fields[i], fields[i + 1]);
-        }
-        Instant at = ZERO.plusMillis(Math.round(second * 1000));
-        events.add(new PourStore.Event(events.size(), kind + events.size(), tree, kind, all, at, at, "Ana"));
-        return this;
+    private Ebb tapped(String kind, Long tree, double second, String... fields) {
+        return ebb.tapped(kind, tree, second, fields);
     }
 
     private PourCourse course() {
-        return PourCourse.of(PLAN, events);
+        return ebb.course();
     }
 
     @Test
@@ -165,6 +121,6 @@ class PourCourseTest {
     void aRefusedTapChangesNothing() {
         tapped("refused", 1L, 5, "what", "out", "word", "No go");
         assertThat(course().cast(1).orElseThrow().state()).isEqualTo(PourCourse.State.WAITS);
-        assertThat(PLAN.molds().get(0).cavityAt(50)).isEqualTo(550);
+        assertThat(ebb.plan.molds().get(0).cavityAt(50)).isEqualTo(550);
     }
 }
