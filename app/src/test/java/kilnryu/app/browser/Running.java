@@ -1,6 +1,7 @@
 package kilnryu.app.browser;
 
 import java.util.Map;
+import java.util.Optional;
 import kilnryu.app.KilnRyuApplication;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
@@ -23,8 +24,17 @@ final class Running implements AutoCloseable {
     private void start() {
         SpringApplication application = new SpringApplication(KilnRyuApplication.class);
         application.setDefaultProperties(Map.of());
-        context = application.run("--server.port=" + port, "--kilnryu.demo=true");
+        context = application.run(
+                "--server.port=" + port, "--kilnryu.demo=true", "--spring.datasource.url=" + database());
         port = ((WebServerApplicationContext) context).getWebServer().getPort();
+    }
+
+    /** A database that only browser tests write to: the demo studio is made where nobody has an account yet. */
+    private static String database() {
+        String url = System.getenv("KILN_RYU_DB_URL");
+        return Optional.ofNullable(System.getenv("KILN_RYU_BROWSER_DB"))
+                .map(name -> url.substring(0, url.lastIndexOf('/') + 1) + name)
+                .orElse(url);
     }
 
     String address() {
