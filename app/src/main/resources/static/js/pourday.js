@@ -65,6 +65,11 @@ if (day) {
         const said = answer.headers.get("Content-Type")?.includes("json") ? await answer.json() : { ok: answer.ok, word: "" };
         word.hidden = said.ok;
         word.textContent = said.ok ? "" : said.word;
+        // what was typed and not taken stands in its field again
+        if (!said.ok) for (const [id, value] of tap.typed ?? []) {
+          const field = document.getElementById(id);
+          if (field && !field.value) field.value = value;
+        }
         keep(queue().filter((t) => t.key !== tap.key));
         sent = true;
       } catch {
@@ -87,8 +92,10 @@ if (day) {
     const fields = Object.fromEntries(new FormData(form, event.submitter));
     delete fields._csrf;
     delete fields._once;
-    keep([...queue(), { key: crypto.randomUUID?.() ?? `${Date.now()}-${Math.random()}`, at: Date.now(), fields }]);
-    for (const input of form.querySelectorAll("input.form-control")) input.value = "";
+    const inputs = [...form.querySelectorAll("input.form-control")];
+    const typed = inputs.filter((i) => i.id && i.value).map((i) => [i.id, i.value]);
+    keep([...queue(), { key: crypto.randomUUID?.() ?? `${Date.now()}-${Math.random()}`, at: Date.now(), fields, typed }]);
+    for (const input of inputs) input.value = "";
     event.submitter?.classList.add("tapped");
     flush();
   }, true);

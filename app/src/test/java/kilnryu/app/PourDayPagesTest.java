@@ -347,7 +347,7 @@ class PourDayPagesTest extends AppTest {
         Matcher lot = Pattern.compile("name=\"lot\" value=\"(\\d+)\"").matcher(page(owner, "/pours/" + id + "/weigh"));
         assertThat(lot.find()).isTrue();
         send(owner, "/pours/" + id + "/weigh", Map.of("lot", lot.group(1), "reading", "930", "sure", "true"));
-        assertThat(tap(id, "rest", "value", "80 g")).isEqualTo(200);
+        assertThat(tap(id, "rest", "value", "80 g", "saw", "0")).isEqualTo(200);
         assertThat(page(owner, "/metal")).contains("rest of Ebb", "80.00 g", "Si 3.48");
         // a return by the name of its casting takes that make-up
         send(

@@ -386,7 +386,8 @@ class PourPagesTest extends AppTest {
         assertThat(page(owner, "/pours/" + id + "/day")).contains("Sand on. Stand back.");
         taken(id, "full", "tree", tree);
         assertThat(refused(id, "short", "tree", tree)).contains("is full already");
-        taken(id, "rest", "value", "90 g");
+        taken(id, "rest", "value", "90 g", "saw", "0");
+        assertThat(refused(id, "rest", "value", "90 g", "saw", "0")).contains("weighed meanwhile, by Owner");
         assertThat(page(owner, "/metal")).contains("rest of Thursday", "90.00 g", "Si 3.9");
         assertThat(send(owner, "/pours/" + id + "/end", Map.of()).getStatus()).isEqualTo(302);
         String after = page(owner, "/pours/" + id + "/day");
@@ -422,6 +423,91 @@ class PourPagesTest extends AppTest {
                         .query(Long.class)
                         .single())
                 .isEqualTo(7);
+    }
+
+    /** Out of its kiln, all of it ready, the metal flowing. */
+    private String pouring(long id) throws Exception {
+        String tree = Long.toString(treeOf(id));
+        ready(id);
+        for (String kind : List.of("fired", "clean")) {
+            taken(id, kind, "tree", tree);
+        }
+        taken(id, "gauge", "value", "90");
+        taken(id, "metal", "value", "1140");
+        taken(id, "potout");
+        taken(id, "out", "tree", tree);
+        taken(id, "start", "tree", tree);
+        return tree;
+    }
+
+    private static void oneOfEight(List<MockHttpServletResponse> answers, String word) {
+        assertThat(answers.stream().filter(a -> a.getStatus() == 200)).hasSize(1);
+        assertThat(answers.stream().filter(a -> a.getStatus() == 409))
+                .hasSize(7)
+                .allSatisfy(a -> assertThat(a.getContentAsString()).contains(word));
+    }
+
+    @Test
+    void whatIsTakenBackIsWhatWasSeenAndARestIsBookedOnce() throws Exception {
+        long id = begun();
+        String tree = pouring(id);
+        taken(id, "full", "tree", tree);
+        // eight phones see it full and take that back: one step, not eight
+        oneOfEight(
+                AtOnce.times(
+                        8, () -> tap(owner, id, "undo", UUID.randomUUID().toString(), "tree", tree, "saw", "full")),
+                "metal going in by now, tapped by Owner");
+        assertThat(page(owner, "/pours/" + id + "/day")).contains("Metal goes into Reed warbler");
+        assertThat(refused(id, "undo", "tree", tree)).contains("look, then take it back");
+        taken(id, "leaks", "tree", tree);
+        assertThat(refused(id, "undo", "tree", tree, "saw", "pours")).contains("is leaking by now");
+        taken(id, "undo", "tree", tree, "saw", "leaking");
+        taken(id, "full", "tree", tree);
+        oneOfEight(
+                AtOnce.times(
+                        8, () -> tap(owner, id, "rest", UUID.randomUUID().toString(), "value", "80 g", "saw", "0")),
+                "weighed meanwhile, by Owner");
+        assertThat(page(owner, "/pours/" + id + "/day")).contains("One ingot is back in the store.");
+        taken(id, "rest", "value", "35 g", "saw", "1");
+        assertThat(jdbc.sql("select sum(remaining_g) from metal_lot where name = 'rest of Thursday' and studio_id = ?")
+                        .param(owner.studioId())
+                        .query(Double.class)
+                        .single())
+                .isEqualTo(115.0);
+    }
+
+    @Test
+    void thePotGoesBackAndIsReadAgain() throws Exception {
+        long id = begun();
+        assertThat(refused(id, "potback")).contains("has not left the furnace");
+        String tree = pouring(id);
+        assertThat(refused(id, "potback")).contains("Metal goes into Reed warbler: tap how it came first");
+        taken(id, "undo", "tree", tree, "saw", "pours");
+        taken(id, "potback");
+        assertThat(refused(id, "start", "tree", tree)).contains("still in the furnace");
+        taken(id, "undo", "tree", tree, "saw", "out");
+        // read before it went back: not known any more
+        assertThat(refused(id, "out", "tree", tree)).contains("not known: metal as hot as asked");
+        taken(id, "metal", "value", "1140");
+        taken(id, "potout");
+        taken(id, "out", "tree", tree);
+        taken(id, "start", "tree", tree);
+        taken(id, "full", "tree", tree);
+        taken(id, "potback");
+        assertThat(refused(id, "potback")).contains("The pot is back already, tapped by Owner");
+    }
+
+    /** The pot stands out for an hour: what was read before says nothing of the metal now. */
+    @Test
+    void metalThatStoodTooLongIsNoGo() throws Exception {
+        long id = begun();
+        String tree = pouring(id);
+        taken(id, "undo", "tree", tree, "saw", "pours");
+        taken(id, "undo", "tree", tree, "saw", "out");
+        jdbc.sql("update pour_event set tapped_at = tapped_at - interval '1 hour' where pour_id = ?")
+                .param(id)
+                .update();
+        assertThat(refused(id, "out", "tree", tree)).contains("No go: not metal as hot as asked");
     }
 
     @Test

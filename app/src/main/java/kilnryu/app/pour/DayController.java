@@ -55,6 +55,7 @@ public class DayController {
             "untick",
             "place",
             "potout",
+            "potback",
             "gauge",
             "metal",
             "dip",
@@ -258,6 +259,7 @@ public class DayController {
                 out.put("who", value.isEmpty() ? account.shownName() : value);
             }
             case "overrule" -> out.put("why", value);
+            case "undo" -> out.put("saw", words(form.getOrDefault("saw", "")));
             case "note" -> out.put("text", value);
             case "standin" -> out.put("what", value);
             case "gauge" -> {
@@ -267,6 +269,7 @@ public class DayController {
                 return metal(account, row, value, form.getOrDefault("how", "pyrometer"), out);
             }
             case "rest" -> {
+                out.put("saw", words(form.getOrDefault("saw", "")));
                 return rest(account, value, out);
             }
             default -> {
@@ -317,7 +320,7 @@ public class DayController {
                 .map(PourStore.Event::tappedAt)
                 .orElse(now.minusSeconds(60));
         boolean wrong = count(events, "wrong-glow") % 2 == 1;
-        double metal = course.potOut().isPresent()
+        double metal = course.potIsOut()
                 ? course.metalAt(now).orElse(20)
                 : devices.furnace
                         .read(melt(course.plan()), changes(events), now)

@@ -57,7 +57,7 @@ final class DayDrawing {
     private double out(PourCourse.Cast c) {
         return c.out()
                 .map(this::since)
-                .orElse(Math.max(c.plan().outS() + behind(), course.potOut().isPresent() ? since(now) : -1e9));
+                .orElse(Math.max(c.plan().outS() + behind(), course.potIsOut() ? since(now) : -1e9));
     }
 
     private double start(PourCourse.Cast c) {

@@ -21,6 +21,7 @@ import kilnryu.core.quantity.Measure;
  *
  * @param says what is to be done now, in one sentence
  * @param hand the mold in hand; null when all are done
+ * @param rests how often a rest was weighed
  */
 record DayPage(
         String says,
@@ -34,6 +35,7 @@ record DayPage(
         String gauge,
         List<String> log,
         boolean potOut,
+        int rests,
         boolean allEnded,
         String behind,
         long now) {
@@ -59,6 +61,7 @@ record DayPage(
             String name,
             String kind,
             String state,
+            String seen,
             String label,
             String grams,
             String metalAsked,
@@ -117,7 +120,7 @@ record DayPage(
             CastView hand = course.inHand()
                     .map(h -> molds.get(course.casts().indexOf(h)))
                     .orElse(null);
-            Instant zero = course.potOut().orElse(f.now);
+            Instant zero = course.zero().orElse(f.now);
             return new DayPage(
                     says(),
                     phase(),
@@ -133,7 +136,8 @@ record DayPage(
                             ? Math.round(course.gauge().getAsDouble()) + " kPa vacuum"
                             : "not read yet",
                     log(),
-                    course.potOut().isPresent(),
+                    course.potIsOut(),
+                    course.rests(),
                     course.allEnded(),
                     behind(),
                     f.now.toEpochMilli());
@@ -155,10 +159,14 @@ record DayPage(
             }
             PourCourse.Cast hand = course.inHand().orElseThrow();
             String name = hand.plan().name();
+            if (course.goesBackFirst() && hand.state() != PourCourse.State.POURS) {
+                return "Pot back into the furnace, up to "
+                        + celsius(course.plan().tapC()) + ", then " + name + ".";
+            }
             String said = switch (hand.state()) {
                 case WAITS -> "Take out " + name + at(hand.plan().outS());
                 case OUT ->
-                    course.potOut().isEmpty()
+                    !course.potIsOut()
                             ? "Pot out of the furnace, skim, then " + name
                             : "Start on " + name + at(hand.plan().startS());
                 default -> hand.leaking() ? name + " leaks: sand on, stand back" : "Metal goes into " + name;
@@ -219,6 +227,7 @@ record DayPage(
                     plan.name(),
                     plan.kind(),
                     c.state().name().toLowerCase(Locale.ROOT),
+                    c.seen(),
                     c.state().label(),
                     Show.value(plan.grams(), Measure.GRAM, units, false).toString(),
                     celsius(plan.metalC()),
@@ -285,7 +294,7 @@ record DayPage(
                     .orElse("not read yet");
             return new MetalView(
                     foreseen.isPresent() || read.isPresent() ? celsius(shown) : "–",
-                    (course.potOut().isPresent()
+                    (course.potIsOut()
                                     ? frozen(shown)
                                             ? "foreseen: under its liquidus, back to the furnace; "
                                             : "foreseen now; "
@@ -333,6 +342,8 @@ record DayPage(
                 case "place" ->
                     e.fields().getOrDefault("place", "") + " is " + e.fields().getOrDefault("who", "");
                 case "potout" -> "pot out of the furnace";
+                case "potback" -> "pot back into the furnace";
+                case "undo" -> "taken back: " + e.fields().getOrDefault("saw", "");
                 case "gauge" -> "gauge " + e.fields().getOrDefault("kPa", "") + " kPa vacuum";
                 case "metal" ->
                     "metal " + celsius(Double.parseDouble(e.fields().get("celsius"))) + ", "

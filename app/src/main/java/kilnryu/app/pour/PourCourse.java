@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -27,7 +28,10 @@ final class PourCourse {
     private final Map<String, String> people = new LinkedHashMap<>();
     private final Map<Long, Cast> casts = new LinkedHashMap<>();
     private final List<Metal> readings = new ArrayList<>();
-    private Instant potOut;
+    private Instant zero;
+    private Instant left;
+    private Instant returned;
+    private int rests;
     private OptionalDouble gauge = OptionalDouble.empty();
     private OptionalDouble trial = OptionalDouble.empty();
 
@@ -105,6 +109,11 @@ final class PourCourse {
             return leaking;
         }
 
+        /** What a page shows of it, by which a tap says what it saw. */
+        String seen() {
+            return leaking ? "leaking" : state.name().toLowerCase(Locale.ROOT);
+        }
+
         boolean hesitated() {
             return hesitated;
         }
@@ -169,13 +178,25 @@ final class PourCourse {
                         e.fields().getOrDefault("how", ""),
                         e.tappedAt(),
                         e.by()));
-            case "potout" -> potOut = e.tappedAt();
+            case "potout" -> {
+                zero = zero == null ? e.tappedAt() : zero;
+                left = e.tappedAt();
+            }
+            case "potback" -> potBack(e.tappedAt());
+            case "rest" -> rests++;
             default -> {
                 if (cast != null) {
                     apply(e, cast);
                 }
             }
         }
+    }
+
+    /** Before any metal has flowed it never was out; afterwards it is heated again, and the pour goes on by its first departure. */
+    private void potBack(Instant at) {
+        zero = casts.values().stream().allMatch(c -> c.start == null) ? null : zero;
+        left = null;
+        returned = at;
     }
 
     private void gauge(PourStore.Event e, Cast cast) {
@@ -210,7 +231,7 @@ final class PourCourse {
             case "putback" -> ended(cast, State.LEFT, e.tappedAt());
             case "undo" -> undo(cast);
             default -> {
-                // a note, a rest, a tap that was refused: on record, but the mold stands as it did
+                // a note, a tap that was refused: on record, but the mold stands as it did
             }
         }
     }
@@ -266,8 +287,26 @@ final class PourCourse {
         return Optional.ofNullable(casts.get(tree));
     }
 
-    Optional<Instant> potOut() {
-        return Optional.ofNullable(potOut);
+    /** When the pot left the furnace first: the plan's seconds count from there. */
+    Optional<Instant> zero() {
+        return Optional.ofNullable(zero);
+    }
+
+    /** Whether the pot stands outside the furnace. */
+    boolean potIsOut() {
+        return left != null;
+    }
+
+    /** Whether the pot goes back before the mold in hand: as planned, and metal has flowed since it left. */
+    boolean goesBackFirst() {
+        return potIsOut()
+                && inHand().filter(h -> h.plan.again()).isPresent()
+                && casts.values().stream().anyMatch(c -> c.start != null && c.start.isAfter(left));
+    }
+
+    /** How often a rest was weighed back into the store. */
+    int rests() {
+        return rests;
     }
 
     OptionalDouble gauge() {
@@ -279,8 +318,14 @@ final class PourCourse {
         return trial;
     }
 
+    /** The last reading since the pot was put back. */
     Optional<Metal> metal() {
-        return readings.isEmpty() ? Optional.empty() : Optional.of(readings.get(readings.size() - 1));
+        return readings.stream().filter(this::fresh).reduce((a, b) -> b);
+    }
+
+    /** Read since the pot was last put back. */
+    private boolean fresh(Metal m) {
+        return returned == null || m.at().isAfter(returned);
     }
 
     List<Metal> readings() {
@@ -314,15 +359,15 @@ final class PourCourse {
      * first.
      */
     OptionalDouble behind() {
-        if (potOut == null) {
+        if (zero == null) {
             return OptionalDouble.empty();
         }
         double behind = 0;
         for (Cast c : casts.values()) {
             if (c.end != null && c.state != State.LEFT) {
-                behind = seconds(potOut, c.end) - c.plan.fullS();
+                behind = seconds(zero, c.end) - c.plan.fullS();
             } else if (c.start != null) {
-                behind = seconds(potOut, c.start) - c.plan.startS();
+                behind = seconds(zero, c.start) - c.plan.startS();
             }
         }
         return OptionalDouble.of(Math.max(behind, -600));
@@ -331,31 +376,35 @@ final class PourCourse {
     /** When something planned for a second is expected, by how it goes. */
     Optional<Instant> expected(double second) {
         return behind().isPresent()
-                ? Optional.of(potOut.plusMillis(Math.round((second + behind().getAsDouble()) * 1000)))
+                ? Optional.of(zero.plusMillis(Math.round((second + behind().getAsDouble()) * 1000)))
                 : Optional.empty();
     }
 
-    /** Metal temperature foreseen at a moment: its last reading, or its tap, less what the pot loses meanwhile. */
+    /**
+     * Metal temperature foreseen at a moment: its last reading, or its tap, less what the pot loses meanwhile. A reading from
+     * before the pot was heated again counts no more.
+     */
     OptionalDouble metalAt(Instant now) {
-        Optional<Metal> last =
-                readings.stream().filter(m -> !m.how().equals("by eye")).reduce((a, b) -> b);
-        if (last.isEmpty() && potOut == null) {
+        Optional<Metal> last = readings.stream()
+                .filter(m -> !m.how().equals("by eye") && fresh(m))
+                .reduce((a, b) -> b);
+        if (last.isEmpty() && left == null) {
             return OptionalDouble.empty();
         }
         double celsius = last.map(Metal::celsius).orElse(plan.tapC());
-        if (potOut == null || potOut.isAfter(now)) {
+        if (left == null || left.isAfter(now)) {
             return OptionalDouble.of(celsius);
         }
-        Instant since = last.map(Metal::at).filter(at -> at.isAfter(potOut)).orElse(potOut);
-        double left = plan.pot().grams();
+        Instant since = last.map(Metal::at).filter(at -> at.isAfter(left)).orElse(left);
+        double held = plan.pot().grams();
         for (Cast c : casts.values()) {
-            left -= c.end != null && c.state != State.LEFT ? c.plan.grams() : 0;
+            held -= c.end != null && c.state != State.LEFT ? c.plan.grams() : 0;
         }
         PotCooling cooling = new PotCooling(
                 plan.pot().faceM2(), plan.pot().wallM2(), plan.pot().covered(), 20);
         return OptionalDouble.of(cooling.after(
                 celsius,
-                Math.max(left, 0.1 * plan.pot().grams()),
+                Math.max(held, 0.1 * plan.pot().grams()),
                 Alloy.named(plan.alloy()).orElseThrow(),
                 Math.max(0, seconds(since, now))));
     }

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import kilnryu.app.account.Account;
+import kilnryu.app.melt.MetalStore;
 import kilnryu.app.record.Poured;
 import kilnryu.app.today.Day;
 import kilnryu.app.today.Day.Bar;
@@ -30,9 +31,11 @@ class PourDay implements Day.Source {
     private static final Duration POUR_TAKES = Duration.ofMinutes(45);
 
     private final PourStore store;
+    private final MetalStore metal;
 
-    PourDay(PourStore store) {
+    PourDay(PourStore store, MetalStore metal) {
         this.store = store;
+        this.metal = metal;
     }
 
     @Override
@@ -83,12 +86,16 @@ class PourDay implements Day.Source {
     private void planned(PourStore.Row row, ZonedDateTime at, Window window, List<Task> tasks, List<Bar> bars) {
         int molds = store.molds(row.id()).size();
         String counted = row.name() + ", " + (molds == 1 ? "1 mold" : molds + " molds");
+        int weighed = metal.taken(row.id()).size();
         ZonedDateTime weigh = at.minus(WEIGH_BEFORE);
         tasks.add(new Task(
                 weigh,
                 press(weigh, window),
                 true,
-                "Weigh the charge, warm it",
+                weighed == 0
+                        ? "Weigh the charge, warm it"
+                        : "The charge, " + (weighed == 1 ? "1 lot" : weighed + " lots")
+                                + " weighed: all of it, and warm?",
                 counted,
                 "Damp metal throws the whole pot.",
                 "Open the charge",

@@ -134,12 +134,21 @@ class PourTaps {
                 return step(course, tap);
             }
             case "potout" -> {
-                if (course.potOut().isPresent()) {
+                if (course.potIsOut()) {
                     return "The pot is out already, tapped by " + by(events, "potout", null) + ".";
                 }
                 return held(course);
             }
-            case "place", "gauge", "metal", "rest", "note", "dip", "standin" -> {
+            case "potback" -> {
+                return potBack(course, events);
+            }
+            case "rest" -> {
+                return Integer.toString(course.rests()).equals(tap.fields().get("saw"))
+                        ? ""
+                        : "A rest was weighed meanwhile, by " + by(events, "rest", null)
+                                + ": look which, then weigh the next.";
+            }
+            case "place", "gauge", "metal", "note", "dip", "standin" -> {
                 return "";
             }
             default -> {
@@ -149,6 +158,19 @@ class PourTaps {
                         : cast(account, course, cast.get(), tap, events);
             }
         }
+    }
+
+    private static String potBack(PourCourse course, List<PourStore.Event> events) {
+        if (!course.potIsOut()) {
+            return course.zero().isEmpty()
+                    ? "The pot has not left the furnace."
+                    : "The pot is back already, tapped by " + by(events, "potback", null) + ".";
+        }
+        return course.casts().stream()
+                .filter(c -> c.state() == PourCourse.State.POURS)
+                .findFirst()
+                .map(c -> "Metal goes into " + c.plan().name() + ": tap how it came first.")
+                .orElse("");
     }
 
     private static String step(PourCourse course, PourStore.Tap tap) {
@@ -191,6 +213,14 @@ class PourTaps {
                 .orElse("someone");
     }
 
+    private static String last(List<PourStore.Event> events, Long tree) {
+        return events.stream()
+                .filter(e -> tree.equals(e.tree()) && !e.kind().equals("refused"))
+                .reduce((a, b) -> b)
+                .map(PourStore.Event::by)
+                .orElse("someone");
+    }
+
     private String cast(
             Account account, PourCourse course, PourCourse.Cast cast, PourStore.Tap tap, List<PourStore.Event> events) {
         PourCourse.State state = cast.state();
@@ -198,7 +228,7 @@ class PourTaps {
         return switch (tap.kind()) {
             case "out" -> out(account, course, cast, events);
             case "start" -> {
-                if (course.potOut().isEmpty()) {
+                if (!course.potIsOut()) {
                     yield "The pot is still in the furnace: tap it out first.";
                 }
                 yield state == PourCourse.State.OUT
@@ -217,7 +247,15 @@ class PourTaps {
                 state == PourCourse.State.OUT || state == PourCourse.State.WAITS
                         ? ""
                         : name + " is " + state.label() + ": it cannot go back.";
-            case "undo" -> state == PourCourse.State.WAITS ? "There is nothing to take back of " + name + "." : "";
+            case "undo" -> {
+                if (state == PourCourse.State.WAITS) {
+                    yield "There is nothing to take back of " + name + ".";
+                }
+                yield cast.seen().equals(tap.fields().get("saw"))
+                        ? ""
+                        : name + " is " + (cast.leaking() ? "leaking" : state.label()) + " by now, tapped by "
+                                + last(events, tap.tree()) + ": look, then take it back.";
+            }
             case "clean", "fired", "novacuum", "gravity" -> "";
             case "overrule" -> overrule(account, course, cast, tap, events);
             default -> "There is no such tap.";
@@ -304,12 +342,18 @@ class PourTaps {
                 : course.trial().getAsDouble() >= VACUUM_KPA ? GoNoGo.State.YES : GoNoGo.State.NO;
     }
 
-    private static GoNoGo.State metal(PourCourse course, Poured.Mold plan) {
+    /** As read; with the pot out, as it is foreseen now from that reading. */
+    private GoNoGo.State metal(PourCourse course, Poured.Mold plan) {
         Optional<PourCourse.Metal> read = course.metal();
         if (read.isEmpty() || read.get().how().equals("by eye")) {
             return GoNoGo.State.UNKNOWN;
         }
-        return read.get().celsius() >= plan.leastC() ? GoNoGo.State.YES : GoNoGo.State.NO;
+        double celsius = course.potIsOut()
+                ? Math.min(
+                        read.get().celsius(),
+                        course.metalAt(clock.instant()).orElse(read.get().celsius()))
+                : read.get().celsius();
+        return celsius >= plan.leastC() ? GoNoGo.State.YES : GoNoGo.State.NO;
     }
 
     /** When something was tapped and who did it, for those who come after. */

@@ -13,7 +13,7 @@ import org.junit.jupiter.api.Test;
 
 /** What the day says at each moment, and how it is drawn. */
 class DayPageTest {
-    private final Ebb ebb = Ebb.of(
+    private Ebb ebb = Ebb.of(
             false,
             new Poured.Pot(0.001, 0.01, false, 1200, 500),
             new Poured.Step("charge-dry", "Charge warm", "Damp metal throws the pot.", 20, true));
@@ -150,5 +150,19 @@ class DayPageTest {
         tapped("tick", null, -900, "step", "charge-dry").tapped("potout", null, 0);
         assertThat(page(60, "running").metal().how()).startsWith("foreseen now; not read yet");
         assertThat(page(3600, "running").metal().how()).startsWith("foreseen: under its liquidus, back to the furnace");
+    }
+
+    @Test
+    void aPotThatGoesBackIsSaidBeforeItsMold() {
+        ebb = Ebb.heatedAgain(new Poured.Pot(0.001, 0.01, false, 1200, 500));
+        tapped("potout", null, 0).tapped("out", 1L, 5).tapped("start", 1L, 40).tapped("full", 1L, 43);
+        assertThat(page(50, "running").says()).isEqualTo("Pot back into the furnace, up to 1130 °C, then Marsh tit.");
+        tapped("potback", null, 60).tapped("undo", 1L, 70, "saw", "full");
+        DayPage page = page(80, "running");
+        assertThat(page.potOut()).isFalse();
+        assertThat(page.metal().how()).isEqualTo("not read yet");
+        assertThat(page.log())
+                .startsWith("08:31:10 Reed warbler: taken back: full, Ana", "08:31:00 pot back into the furnace, Ana");
+        assertThat(page.hand().seen()).isEqualTo("pours");
     }
 }

@@ -123,4 +123,68 @@ class PourCourseTest {
         assertThat(course().cast(1).orElseThrow().state()).isEqualTo(PourCourse.State.WAITS);
         assertThat(ebb.plan.molds().get(0).cavityAt(50)).isEqualTo(550);
     }
+
+    @Test
+    void aPotPutBackBeforeAnyMetalNeverWasOut() {
+        tapped("potout", null, 0).tapped("out", 1L, 5);
+        assertThat(course().potIsOut()).isTrue();
+        tapped("potback", null, 20);
+        assertThat(course().potIsOut()).isFalse();
+        assertThat(course().zero()).isEmpty();
+        assertThat(course().behind()).isEmpty();
+        tapped("potout", null, 90);
+        // the plan's seconds count from now on
+        assertThat(course().zero()).hasValue(ZERO.plusSeconds(90));
+        assertThat(course().expected(40)).hasValue(ZERO.plusSeconds(130));
+    }
+
+    @Test
+    void aPotHeatedAgainIsReadAgain() {
+        Ebb twice = Ebb.heatedAgain(new Poured.Pot(0, 0, false, 1200, 500));
+        twice.tapped("metal", null, -60, "celsius", "1128", "how", "pyrometer")
+                .tapped("potout", null, 0)
+                .tapped("out", 1L, 5)
+                .tapped("start", 1L, 40);
+        assertThat(twice.course().goesBackFirst()).isFalse();
+        twice.tapped("full", 1L, 43);
+        assertThat(twice.course().goesBackFirst()).isTrue();
+        twice.tapped("potback", null, 60);
+        PourCourse heated = twice.course();
+        assertThat(heated.goesBackFirst()).isFalse();
+        // what was read before it went back says nothing of it any more
+        assertThat(heated.metal()).isEmpty();
+        assertThat(heated.metalAt(ZERO.plusSeconds(100))).isEmpty();
+        assertThat(heated.readings()).hasSize(1);
+        twice.tapped("metal", null, 500, "celsius", "1141", "how", "pyrometer").tapped("potout", null, 630);
+        PourCourse again = twice.course();
+        assertThat(again.metalAt(ZERO.plusSeconds(640)).orElseThrow()).isCloseTo(1141, within(1e-6));
+        // still by its first departure, and it is not sent back twice
+        assertThat(again.zero()).hasValue(ZERO);
+        assertThat(again.expected(655)).hasValue(ZERO.plusSeconds(655));
+        assertThat(again.goesBackFirst()).isFalse();
+    }
+
+    /** Face 0.01 m2 uncovered: it sinks faster with the 700 g that are left than with all 1200 g. */
+    @Test
+    void aPotThatWasPouredFromSinksFaster() {
+        Ebb full = Ebb.of(true, new Poured.Pot(0.01, 0, false, 1200, 500));
+        full.tapped("potout", null, 0);
+        double before = 1130 - full.course().metalAt(ZERO.plusSeconds(60)).orElseThrow();
+        full.tapped("out", 1L, 1).tapped("start", 1L, 2).tapped("full", 1L, 3);
+        double after = 1130 - full.course().metalAt(ZERO.plusSeconds(60)).orElseThrow();
+        assertThat(before).isPositive();
+        assertThat(after / before).isBetween(1.4, 1200 / 700.0);
+    }
+
+    @Test
+    void whatAPageShowsOfAMoldHasAName() {
+        assertThat(course().cast(1).orElseThrow().seen()).isEqualTo("waits");
+        tapped("out", 1L, 5).tapped("start", 1L, 40).tapped("leaks", 1L, 41);
+        assertThat(course().cast(1).orElseThrow().seen()).isEqualTo("leaking");
+        tapped("leaked", 1L, 60);
+        assertThat(course().cast(1).orElseThrow().seen()).isEqualTo("leaked");
+        assertThat(course().rests()).isZero();
+        tapped("rest", null, 300, "grams", "90");
+        assertThat(course().rests()).isEqualTo(1);
+    }
 }
