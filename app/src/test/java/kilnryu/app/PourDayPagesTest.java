@@ -144,6 +144,11 @@ class PourDayPagesTest extends AppTest {
         assertThat(page(owner, "/")).contains("the pour has no hour yet");
         long late = pour(LocalDateTime.now().minusHours(5).withNano(0).toString(), mold("Plover"));
         assertThat(page(owner, "/")).contains("late");
+        Matcher lot =
+                Pattern.compile("name=\"lot\" value=\"(\\d+)\"").matcher(page(owner, "/pours/" + late + "/weigh"));
+        assertThat(lot.find()).isTrue();
+        send(owner, "/pours/" + late + "/weigh", Map.of("lot", lot.group(1), "reading", "930", "sure", "true"));
+        assertThat(page(owner, "/")).contains("The charge, 1 lot weighed: all of it, and warm?");
         begun(late);
         assertThat(page(owner, "/"))
                 .contains("Open the pour day", "The pour day runs.", "Charge weighed, clean and warm on the rim");

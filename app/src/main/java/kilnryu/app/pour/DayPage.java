@@ -160,8 +160,8 @@ record DayPage(
             PourCourse.Cast hand = course.inHand().orElseThrow();
             String name = hand.plan().name();
             if (course.goesBackFirst() && hand.state() != PourCourse.State.POURS) {
-                return "Pot back into the furnace, up to "
-                        + celsius(course.plan().tapC()) + ", then " + name + ".";
+                return "Pot back into the furnace up to "
+                        + celsius(course.plan().tapC()) + ", or the second pot, then " + name + ".";
             }
             String said = switch (hand.state()) {
                 case WAITS -> "Take out " + name + at(hand.plan().outS());

@@ -60,8 +60,13 @@ final class PourDrawing {
     static String of(PourSheet sheet, Units units) {
         return sheet.plan()
                 .filter(p -> !p.legs().isEmpty())
-                .map(p -> new PourDrawing(p, units, ovens(sheet, p)).drawn())
+                .map(p -> of(p, ovens(sheet, p), units))
                 .orElse("");
+    }
+
+    /** @param plan with a mold at least */
+    static String of(PourPlan plan, List<Oven> ovens, Units units) {
+        return new PourDrawing(plan, units, ovens).drawn();
     }
 
     /** By load and temperature: until its last mold is out. */

@@ -156,7 +156,8 @@ class DayPageTest {
     void aPotThatGoesBackIsSaidBeforeItsMold() {
         ebb = Ebb.heatedAgain(new Poured.Pot(0.001, 0.01, false, 1200, 500));
         tapped("potout", null, 0).tapped("out", 1L, 5).tapped("start", 1L, 40).tapped("full", 1L, 43);
-        assertThat(page(50, "running").says()).isEqualTo("Pot back into the furnace, up to 1130 °C, then Marsh tit.");
+        assertThat(page(50, "running").says())
+                .isEqualTo("Pot back into the furnace up to 1130 °C, or the second pot, then Marsh tit.");
         tapped("potback", null, 60).tapped("undo", 1L, 70, "saw", "full");
         DayPage page = page(80, "running");
         assertThat(page.potOut()).isFalse();
