@@ -1,6 +1,8 @@
 package kilnryu.app.load;
 
+import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.ZonedDateTime;
 import java.util.Optional;
 import kilnryu.app.account.Account;
@@ -10,12 +12,17 @@ import org.springframework.stereotype.Component;
 /** In which load a tree stands, and by which hours. */
 @Component
 class Berths implements Berth.Source {
+    /** A mold may leave the kiln so long before the end of its last hold. */
+    private static final double NEARLY_MIN = 10;
+
     private final FiringStore store;
     private final Hours kept;
+    private final Clock clock;
 
-    Berths(FiringStore store, Hours kept) {
+    Berths(FiringStore store, Hours kept, Clock clock) {
         this.store = store;
         this.kept = kept;
+        this.clock = clock;
     }
 
     @Override
@@ -25,13 +32,14 @@ class Berths implements Berth.Source {
 
     private Berth berth(Account account, FiringStore.Row row, boolean hours) {
         if (row.planned()) {
-            Optional<Hours.Kept> clock = hours ? Optional.of(kept.reckoned(account, row)) : Optional.empty();
+            Optional<Hours.Kept> hour = hours ? Optional.of(kept.reckoned(account, row)) : Optional.empty();
             return new Berth(
                     row.id(),
                     row.name(),
                     Berth.State.WAITING,
-                    clock.flatMap(c -> c.closed(account)),
-                    clock.flatMap(c -> c.poured(account)));
+                    hour.flatMap(c -> c.closed(account)),
+                    hour.flatMap(c -> c.poured(account)),
+                    false);
         }
         ZonedDateTime closed = row.startedAt().atZone(account.zoneId());
         if (row.running()) {
@@ -41,7 +49,8 @@ class Berths implements Berth.Source {
                     row.name(),
                     Berth.State.IN_THE_KILN,
                     Optional.of(closed),
-                    Optional.of(closed.plus(Duration.ofMinutes(Math.round(minutes)))));
+                    Optional.of(closed.plus(Duration.ofMinutes(Math.round(minutes)))),
+                    through(row));
         }
         boolean poured = store.events(row.id()).stream()
                 .anyMatch(e -> e.kind().equals("duty") && e.subject().startsWith("pour"));
@@ -50,6 +59,16 @@ class Berths implements Berth.Source {
                 row.name(),
                 poured ? Berth.State.POURED : Berth.State.FIRED,
                 Optional.of(closed),
-                Optional.of(row.endedAt().atZone(account.zoneId())));
+                Optional.of(row.endedAt().atZone(account.zoneId())),
+                through(row));
+    }
+
+    /** A firing that was given up, or lost its power for hours, is not through, whatever the hour. */
+    private boolean through(FiringStore.Row row) {
+        Instant until = row.endedAt() == null ? clock.instant() : row.endedAt();
+        double ran = store.lastSecond(row.id())
+                        .orElse(Duration.between(row.startedAt(), until).toSeconds())
+                / 60;
+        return row.frozen().filter(f -> ran >= f.minutes() - NEARLY_MIN).isPresent();
     }
 }

@@ -11,9 +11,15 @@ import kilnryu.app.web.Show;
  * @param firing number of the load
  * @param close when the kiln is or was closed; empty where the load has no hour yet
  * @param pour when it is or was to be poured
+ * @param through whether its program has run to its end, by the kiln's own clock where it was logged
  */
 public record Berth(
-        long firing, String name, State state, Optional<ZonedDateTime> close, Optional<ZonedDateTime> pour) {
+        long firing,
+        String name,
+        State state,
+        Optional<ZonedDateTime> close,
+        Optional<ZonedDateTime> pour,
+        boolean through) {
 
     /** How a tree stands with its load. */
     public enum State {

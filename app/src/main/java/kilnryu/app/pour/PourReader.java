@@ -25,6 +25,7 @@ import kilnryu.app.plan.Berth;
 import kilnryu.app.plan.PlanVerdict;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
+import kilnryu.app.web.Show;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.material.Alloy;
@@ -69,6 +70,8 @@ class PourReader {
     /** So far from each end of a band a charge stays where it can, % of its width: scales and certificates err. */
     private static final double INSIDE_PCT = 10;
 
+    /** Minutes after the end of its firing that a closed kiln still holds a mold near its temperature. */
+    private static final long STILL_HOT_MIN = 30;
     /** Lots of which less would be weighed are left out, as a share of what is needed. */
     private static final double CRUMB = 0.005;
 
@@ -481,9 +484,40 @@ class PourReader {
                     .ifPresent(w -> found.addAll(w.check().all()));
             sandChecks();
             for (CastMold m : cast) {
+                m.berth().flatMap(b -> kilnEnded(m, b)).ifPresent(found::add);
                 PlanVerdict.own(m.name(), m.saved().plan()).ifPresent(ofTrees::add);
                 PlanVerdict.unjudged(m.name(), m.saved().plan()).ifPresent(missing::add);
             }
+        }
+
+        /** A kiln that is over and done with holds no mold at its temperature. */
+        private Optional<Finding> kilnEnded(CastMold m, Berth berth) {
+            boolean over = berth.state() == Berth.State.FIRED || berth.state() == Berth.State.POURED;
+            if (!over
+                    || hour().isPresent()
+                            && berth.pour()
+                                    .filter(end ->
+                                            end.plusMinutes(STILL_HOT_MIN).isAfter(hour().get()))
+                                    .isPresent()) {
+                return Optional.empty();
+            }
+            String ended = berth.pour().map(Show::dayAndClock).orElse("");
+            return Optional.of(
+                    berth.through()
+                            ? Finding.warn(
+                                    "kiln-ended." + m.key(),
+                                    "mold." + m.key(),
+                                    m.name() + ": its firing " + berth.name() + " ended " + ended
+                                            + "; it is not at its temperature any more.",
+                                    "A mold is as hot as planned only while its kiln holds it.",
+                                    "Pour it out of the kiln that held it, or put it into a load again.")
+                            : Finding.stop(
+                                    "kiln-short." + m.key(),
+                                    "mold." + m.key(),
+                                    m.name() + ": its firing " + berth.name() + " ended " + ended
+                                            + ", before its program was through.",
+                                    "A mold with water or wax left in it throws the metal out again.",
+                                    "Put it into a load again and fire it through."));
         }
 
         /** Shells that stand free at the pour. */

@@ -321,14 +321,9 @@ class PourTaps {
             return said ? GoNoGo.State.YES : GoNoGo.State.UNKNOWN;
         }
         return switch (berth.get().state()) {
-            case FIRED, POURED -> GoNoGo.State.YES;
-            case IN_THE_KILN ->
-                berth.get()
-                                .pour()
-                                .filter(p -> !p.toInstant().isAfter(clock.instant()))
-                                .isPresent()
-                        ? GoNoGo.State.YES
-                        : GoNoGo.State.NO;
+            // ended early: only who looked at it knows
+            case FIRED, POURED -> berth.get().through() || said ? GoNoGo.State.YES : GoNoGo.State.UNKNOWN;
+            case IN_THE_KILN -> berth.get().through() ? GoNoGo.State.YES : GoNoGo.State.NO;
             case WAITING -> said ? GoNoGo.State.YES : GoNoGo.State.NO;
         };
     }

@@ -14,7 +14,7 @@ class BerthTest {
     private static final Optional<ZonedDateTime> POUR = CLOSE.map(c -> c.plusHours(14));
 
     private static String told(Berth.State state, Optional<ZonedDateTime> close, Optional<ZonedDateTime> pour) {
-        return new Berth(7, "Neap tide", state, close, pour).told();
+        return new Berth(7, "Neap tide", state, close, pour, false).told();
     }
 
     @Test
@@ -35,7 +35,7 @@ class BerthTest {
     void after() {
         assertThat(told(Berth.State.FIRED, CLOSE, POUR)).isEqualTo("In load Neap tide, fired: Wed 7 May, 11:05");
         assertThat(told(Berth.State.POURED, CLOSE, POUR)).isEqualTo("In load Neap tide, poured: Wed 7 May, 11:05");
-        assertThat(new Berth(7, "Neap tide", Berth.State.POURED, CLOSE, POUR).address())
+        assertThat(new Berth(7, "Neap tide", Berth.State.POURED, CLOSE, POUR, true).address())
                 .isEqualTo("/firings/7");
     }
 }
