@@ -149,6 +149,60 @@ class MeltPagesTest extends AppTest {
                 .isEqualTo(200);
     }
 
+    /** What is saved over someone else's change is told, and what was typed stands; what was put away comes back. */
+    @Test
+    void aFurnaceIsChangedPutAwayAndFetched() throws Exception {
+        furnace("bench furnace", "1300");
+        long id = jdbc.sql("select id from melter where studio_id = ?")
+                .param(owner.studioId())
+                .query(Long.class)
+                .single();
+        String address = "/furnaces/" + id;
+        Map<String, String> stronger = new LinkedHashMap<>(
+                Map.of("kind", "furnace", "name", "pit furnace", "power_kW", "9", "heating", "gas", "max_C", "1350"));
+        stronger.put("version", "1");
+        assertThat(send(owner, address, stronger).getRedirectedUrl()).isEqualTo("/furnaces?saved");
+        assertThat(page(owner, "/furnaces"))
+                .contains("pit furnace", "9 kW, gas")
+                .doesNotContain(">bench furnace<");
+        stronger.put("name", "mine");
+        MockHttpServletResponse late = send(owner, address, stronger);
+        assertThat(late.getStatus()).isEqualTo(409);
+        assertThat(late.getContentAsString()).contains("value=\"mine\"");
+        assertThat(page(owner, address)).contains("value=\"pit furnace\"");
+        stronger.put("power_kW", "much");
+        assertThat(send(owner, address, stronger).getStatus()).isEqualTo(422);
+        send(owner, address + "/archive", Map.of("on", "true"));
+        assertThat(page(owner, "/furnaces")).doesNotContain("pit furnace");
+        assertThat(send(owner, address + "/archive", Map.of("on", "false")).getRedirectedUrl())
+                .isEqualTo(address);
+        assertThat(page(owner, "/furnaces")).contains("pit furnace");
+        Account stranger = Studio.owner(accounts, passwords);
+        assertThat(send(stranger, address, stronger).getStatus()).isEqualTo(404);
+        assertThat(send(stranger, address + "/archive", Map.of("on", "true")).getStatus())
+                .isEqualTo(404);
+        assertThat(send(owner, "/furnaces/0", Map.of("kind", "kettle", "name", "x"))
+                        .getStatus())
+                .isEqualTo(400);
+    }
+
+    /** Without a network of molds and metal nothing is made up: each that is missing is named. */
+    @Test
+    void aPourWithoutAnythingNamesWhatIsMissing() throws Exception {
+        long id = pour(mold("si-bronze"), "");
+        assertThat(page(owner, "/pours/" + id))
+                .contains("the hour of the pour is not set", "Not yet judged")
+                .doesNotContain("No problems found");
+        assertThat(page(owner, "/pours/" + id + "/melt")).contains("Set the hour of the pour");
+        assertThat(page(owner, "/pours/" + id + "/charge")).contains("The store does not give this charge");
+        send(owner, "/pours/" + id + "/begin", Map.of("reason[no-charge]", "we melt anyhow"));
+        assertThat(jdbc.sql("select state from pour where id = ?")
+                        .param(id)
+                        .query(String.class)
+                        .single())
+                .isEqualTo("planned");
+    }
+
     /** No load holds these molds: whether the kiln waits for the metal cannot be judged, and the page says so. */
     @Test
     void withoutALoadItIsSaidThatNoKilnsHourIsKnown() throws Exception {

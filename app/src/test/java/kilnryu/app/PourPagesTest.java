@@ -497,6 +497,30 @@ class PourPagesTest extends AppTest {
         assertThat(refused(id, "potback")).contains("The pot is back already, tapped by Owner");
     }
 
+    /** Each tap that does not fit is told why, and one that is sent again is told the same. */
+    @Test
+    void tapsOutOfTheirOrderAreTold() throws Exception {
+        long id = begun();
+        String tree = Long.toString(treeOf(id));
+        assertThat(refused(id, "overrule", "tree", tree, "value", "in a hurry")).contains("nobody overrules it");
+        assertThat(refused(id, "leaked", "tree", tree)).contains("does not leak");
+        assertThat(refused(id, "full", "tree", tree)).contains("waits in the kiln: tap the start first");
+        assertThat(refused(id, "undo", "tree", tree, "saw", "full")).contains("nothing to take back");
+        assertThat(refused(id, "start")).contains("not in this pour");
+        String key = UUID.randomUUID().toString();
+        String word = tap(owner, id, "full", key, "tree", tree).getContentAsString();
+        assertThat(tap(owner, id, "full", key, "tree", tree).getContentAsString())
+                .isEqualTo(word)
+                .contains("tap the start first");
+        pouring(id);
+        assertThat(refused(id, "untick", "value", "dressed")).contains("A mold is out of its kiln");
+        assertThat(refused(id, "start", "tree", tree)).contains("metal going in already, tapped by Owner");
+        assertThat(refused(id, "putback", "tree", tree)).contains("it cannot go back");
+        taken(id, "short", "tree", tree);
+        assertThat(refused(id, "leaks", "tree", tree)).contains("is short already");
+        assertThat(page(owner, "/pours/" + id + "/day")).contains("not taken (putback)", "All molds are done.");
+    }
+
     /** The pot stands out for an hour: what was read before says nothing of the metal now. */
     @Test
     void metalThatStoodTooLongIsNoGo() throws Exception {
