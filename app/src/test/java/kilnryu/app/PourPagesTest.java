@@ -224,6 +224,20 @@ class PourPagesTest extends AppTest {
         }
     }
 
+    /** Molds are chosen by their outline, a drawing and not its letters; one that waits in another pour is not offered. */
+    @Test
+    void moldsAreChosenByTheirOutline() throws Exception {
+        long tree = mold("Reed warbler");
+        page(owner, "/trees");
+        assertThat(page(owner, "/pours/new?tree=" + tree))
+                .containsPattern(
+                        "<span class=\"face\" aria-hidden=\"true\"><svg [^>]+aria-label=\"outline of the tree\"")
+                .doesNotContainPattern("<span class=\"face\" aria-hidden=\"true\">M")
+                .containsPattern("value=\"" + tree + "\"[^>]*checked");
+        pour(tree);
+        assertThat(page(owner, "/pours/new")).doesNotContain("Reed warbler");
+    }
+
     @Test
     void moldsOfTwoMetalsAreNoPourAndNothingIsGuessed() throws Exception {
         long bronze = mold("Reed warbler");

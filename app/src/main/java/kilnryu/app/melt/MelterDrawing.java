@@ -14,7 +14,7 @@ final class MelterDrawing {
 
     /** @param cm3 to the brim; @param largest of the studio, which fills the picture */
     static String pot(double cm3, double largest) {
-        double scale = (HIGH - 4) / (Math.cbrt(largest * 4 / (Math.PI * TALLER)) * TALLER);
+        double scale = (HIGH - 9) / (Math.cbrt(largest * 4 / (Math.PI * TALLER)) * TALLER);
         double mouth = Math.max(6, Math.cbrt(cm3 * 4 / (Math.PI * TALLER)) * scale);
         double high = mouth * TALLER;
         Svg svg = new Svg(BOX, HIGH, "");

@@ -15,6 +15,7 @@ import kilnryu.app.plan.Plans;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Options;
 import kilnryu.app.sheet.SheetForm;
+import kilnryu.app.tree.Face;
 import kilnryu.app.web.Late;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Spoken;
@@ -91,7 +92,7 @@ public class PoursController {
                         .map(s -> new Choice(
                                 s.row().id(),
                                 s.row().name(),
-                                s.row().face() == null ? "" : s.row().face(),
+                                Face.drawn(s.row().face()),
                                 s.plan()
                                         .tree()
                                         .map(t -> t.tree().alloy().label())
