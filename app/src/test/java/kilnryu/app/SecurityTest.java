@@ -107,4 +107,49 @@ class SecurityTest extends AppTest {
                         .getRedirectedUrl())
                 .isEqualTo("/login?taken");
     }
+
+    /** A page that was opened is gone on to; a part that a page fetched for itself, a stream, a poll are not. */
+    @Test
+    void afterASignInComesAPageAndNotAPartOfOne() throws Exception {
+        assertThat(mvc.perform(get("/trees?word=tern").header("Accept", "text/html,application/xhtml+xml,*/*;q=0.8"))
+                        .andReturn()
+                        .getResponse()
+                        .getCookie("REDIRECT_URI"))
+                .isNotNull();
+        assertThat(mvc.perform(get("/today/inside")
+                                .header("Accept", "text/html, */*")
+                                .header("HX-Request", "true"))
+                        .andReturn()
+                        .getResponse()
+                        .getCookie("REDIRECT_URI"))
+                .isNull();
+        assertThat(mvc.perform(get("/pours/1/events").header("Accept", "text/event-stream"))
+                        .andReturn()
+                        .getResponse()
+                        .getCookie("REDIRECT_URI"))
+                .isNull();
+        assertThat(mvc.perform(get("/pours/1/day/live")
+                                .header("X-Requested-With", "live")
+                                .header("Accept", "text/html"))
+                        .andReturn()
+                        .getResponse()
+                        .getCookie("REDIRECT_URI"))
+                .isNull();
+        // the cookie leads where it says, once
+        String wanted = mvc.perform(get("/trees?word=tern").header("Accept", "text/html"))
+                .andReturn()
+                .getResponse()
+                .getCookie("REDIRECT_URI")
+                .getValue();
+        assertThat(mvc.perform(post("/login")
+                                .param("username", owner.login())
+                                .param("password", Studio.PASSWORD)
+                                .header("Accept", "text/html")
+                                .cookie(new jakarta.servlet.http.Cookie("REDIRECT_URI", wanted))
+                                .with(csrf()))
+                        .andReturn()
+                        .getResponse()
+                        .getRedirectedUrl())
+                .endsWith("/trees?word=tern");
+    }
 }

@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.Base64;
+import java.util.Optional;
 import kilnryu.app.web.Frame;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -83,7 +84,7 @@ class SecurityConfig {
                         a -> a.requestMatchers(OPEN).permitAll().anyRequest().authenticated())
                 .csrf(c -> c.csrfTokenRepository(new CookieCsrfTokenRepository())
                         .csrfTokenRequestHandler(new XorCsrfTokenRequestAttributeHandler()))
-                .requestCache(c -> c.requestCache(new CookieRequestCache()))
+                .requestCache(c -> c.requestCache(wanted()))
                 .headers(SecurityConfig::strict)
                 .formLogin(f -> f.loginPage("/login")
                         .successHandler(signedIn())
@@ -98,7 +99,7 @@ class SecurityConfig {
     private static AuthenticationSuccessHandler signedIn() {
         SavedRequestAwareAuthenticationSuccessHandler back = new SavedRequestAwareAuthenticationSuccessHandler();
         back.setDefaultTargetUrl("/");
-        back.setRequestCache(new CookieRequestCache());
+        back.setRequestCache(wanted());
         return (request, response, authentication) -> {
             request.getSession().setAttribute(SignedIn.FROM, SignedIn.from(request));
             back.onAuthenticationSuccess(request, response, authentication);
@@ -112,6 +113,21 @@ class SecurityConfig {
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
         }
+    }
+
+    /**
+     * Whoever signs in goes on to the page they wanted: one that a person opened, not a part of it that a page fetched by
+     * itself after its session was over.
+     */
+    private static CookieRequestCache wanted() {
+        CookieRequestCache cache = new CookieRequestCache();
+        cache.setRequestMatcher(r -> r.getMethod().equals("GET")
+                && Optional.ofNullable(r.getHeader("Accept"))
+                        .filter(a -> a.contains("text/html"))
+                        .isPresent()
+                && r.getHeader("HX-Request") == null
+                && r.getHeader("X-Requested-With") == null);
+        return cache;
     }
 
     private static void strict(HeadersConfigurer<HttpSecurity> headers) {

@@ -169,6 +169,7 @@ class WayThroughIT extends BrowserTest {
         assertThat(page.locator("h1")).hasText("There is nothing here");
         accessible("nothing here");
         complaints.clear();
+        page.navigate("about:blank");
         page.context().clearCookies();
         page.navigate(app.address() + "/login");
         accessible("login");
@@ -176,6 +177,8 @@ class WayThroughIT extends BrowserTest {
 
     @Test
     void aVisitToTheLoginFormMakesNoSessionAndTheSessionsCookieIsHidden() {
+        // nothing of the page that was open answers late, with a session
+        page.navigate("about:blank");
         context.clearCookies();
         page.navigate(app.address() + "/login");
         assertThat(context.cookies()).noneMatch(c -> c.name.equals("kiln_ryu"));
