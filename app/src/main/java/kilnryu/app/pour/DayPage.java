@@ -159,6 +159,13 @@ record DayPage(
             }
             PourCourse.Cast hand = course.inHand().orElseThrow();
             String name = hand.plan().name();
+            if (hand.state() != PourCourse.State.POURS && sunk()) {
+                return "The metal has sunk under its liquidus: pot back into the furnace, then " + name + ".";
+            }
+            if (hand.windowLeft(f.now).orElse(0) < 0 && hand.state() == PourCourse.State.OUT) {
+                return name
+                        + " is past its window: back into the kiln with it, or pour it knowing that it may not fill.";
+            }
             if (course.goesBackFirst() && hand.state() != PourCourse.State.POURS) {
                 return "Pot back into the furnace up to "
                         + celsius(course.plan().tapC()) + ", or the second pot, then " + name + ".";
@@ -303,6 +310,12 @@ record DayPage(
                     Incandescence.at(shown),
                     Incandescence.word(shown),
                     read.isPresent());
+        }
+
+        /** Foreseen so in the pot outside the furnace. */
+        private boolean sunk() {
+            OptionalDouble metal = course.metalAt(f.now);
+            return course.potIsOut() && metal.isPresent() && frozen(metal.getAsDouble());
         }
 
         private boolean frozen(double celsius) {

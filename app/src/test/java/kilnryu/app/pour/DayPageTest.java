@@ -83,6 +83,8 @@ class DayPageTest {
         assertThat(out.hand().mold()).isEqualTo("590 °C");
         assertThat(out.hand().margin()).isEqualTo("fills 3.8 times sooner than it freezes");
         assertThat(out.molds().get(1).margin()).isEqualTo("filling not judged");
+        assertThat(page(66, "running").says())
+                .startsWith("Reed warbler is past its window: back into the kiln with it");
         tapped("start", 1L, 50).tapped("leaks", 1L, 51);
         assertThat(page(52, "running").says()).startsWith("Reed warbler leaks: sand on, stand back.");
         tapped("leaked", 1L, 60);
@@ -150,6 +152,8 @@ class DayPageTest {
         tapped("tick", null, -900, "step", "charge-dry").tapped("potout", null, 0);
         assertThat(page(60, "running").metal().how()).startsWith("foreseen now; not read yet");
         assertThat(page(3600, "running").metal().how()).startsWith("foreseen: under its liquidus, back to the furnace");
+        assertThat(page(3600, "running").says())
+                .isEqualTo("The metal has sunk under its liquidus: pot back into the furnace, then Reed warbler.");
     }
 
     @Test
