@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Predicate;
 import kilnryu.app.account.Account;
 import kilnryu.app.melt.MetalStore;
 import kilnryu.app.plan.Berth;
@@ -206,16 +207,13 @@ class PourTaps {
     }
 
     private static String by(List<PourStore.Event> events, String kind, Long tree) {
-        return events.stream()
-                .filter(e -> e.kind().equals(kind) && (tree == null || tree.equals(e.tree())))
-                .reduce((a, b) -> b)
-                .map(PourStore.Event::by)
-                .orElse("someone");
+        return by(events, e -> e.kind().equals(kind) && (tree == null || tree.equals(e.tree())));
     }
 
-    private static String last(List<PourStore.Event> events, Long tree) {
+    /** Who tapped last of these. */
+    private static String by(List<PourStore.Event> events, Predicate<PourStore.Event> which) {
         return events.stream()
-                .filter(e -> tree.equals(e.tree()) && !e.kind().equals("refused"))
+                .filter(which)
                 .reduce((a, b) -> b)
                 .map(PourStore.Event::by)
                 .orElse("someone");
@@ -254,7 +252,10 @@ class PourTaps {
                 yield cast.seen().equals(tap.fields().get("saw"))
                         ? ""
                         : name + " is " + (cast.leaking() ? "leaking" : state.label()) + " by now, tapped by "
-                                + last(events, tap.tree()) + ": look, then take it back.";
+                                + by(
+                                        events,
+                                        e -> tap.tree().equals(e.tree())
+                                                && !e.kind().equals("refused")) + ": look, then take it back.";
             }
             case "clean", "fired", "novacuum", "gravity" -> "";
             case "overrule" -> overrule(account, course, cast, tap, events);
