@@ -111,6 +111,10 @@ class PourKilnTest extends AppTest {
         assertThat(page(owner, "/pours/" + pour(in(24))))
                 .contains("its firing Neap tide ended ", "not at its temperature any more")
                 .doesNotContain("before its program was through");
+        String noHour = page(
+                owner, "/pours/" + number(sent("/pours/new", Map.of("name", "Some day", "tree", Long.toString(tree)))));
+        assertThat(noHour).contains("not at its temperature any more");
+        assertThat(noHour.split("the hour of the pour is not set", -1)).hasSize(2);
         // poured in the same hour it is
         assertThat(page(owner, "/pours/" + pour(in(0)))).doesNotContain("not at its temperature any more");
     }

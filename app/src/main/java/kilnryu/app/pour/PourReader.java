@@ -134,6 +134,7 @@ class PourReader {
             Optional<MeltPlan> melt = melt(new Melting(alloy, needed, charge, furnace, pot, pourC, crew));
             Optional<PourPlan> plan = plan(alloy, furnace, pot, melt, crew);
             judged(alloy, pot, charging);
+            kilnsEnded(at);
             List<Finding> all = new ArrayList<>(found);
             charge.ifPresent(c -> all.addAll(c.findings().all()));
             melt.ifPresent(m -> all.addAll(m.findings().all()));
@@ -484,40 +485,40 @@ class PourReader {
                     .ifPresent(w -> found.addAll(w.check().all()));
             sandChecks();
             for (CastMold m : cast) {
-                m.berth().flatMap(b -> kilnEnded(m, b)).ifPresent(found::add);
                 PlanVerdict.own(m.name(), m.saved().plan()).ifPresent(ofTrees::add);
                 PlanVerdict.unjudged(m.name(), m.saved().plan()).ifPresent(missing::add);
             }
         }
 
         /** A kiln that is over and done with holds no mold at its temperature. */
-        private Optional<Finding> kilnEnded(CastMold m, Berth berth) {
-            boolean over = berth.state() == Berth.State.FIRED || berth.state() == Berth.State.POURED;
-            if (!over
-                    || hour().isPresent()
-                            && berth.pour()
+        private void kilnsEnded(Optional<ZonedDateTime> at) {
+            cast.forEach(m -> m.berth()
+                    .filter(b -> b.state() == Berth.State.FIRED || b.state() == Berth.State.POURED)
+                    .filter(b -> at.isEmpty()
+                            || b.pour()
                                     .filter(end ->
-                                            end.plusMinutes(STILL_HOT_MIN).isAfter(hour().get()))
-                                    .isPresent()) {
-                return Optional.empty();
-            }
+                                            end.plusMinutes(STILL_HOT_MIN).isAfter(at.get()))
+                                    .isEmpty())
+                    .ifPresent(b -> found.add(kilnEnded(m, b))));
+        }
+
+        private static Finding kilnEnded(CastMold m, Berth berth) {
             String ended = berth.pour().map(Show::dayAndClock).orElse("");
-            return Optional.of(
-                    berth.through()
-                            ? Finding.warn(
-                                    "kiln-ended." + m.key(),
-                                    "mold." + m.key(),
-                                    m.name() + ": its firing " + berth.name() + " ended " + ended
-                                            + "; it is not at its temperature any more.",
-                                    "A mold is as hot as planned only while its kiln holds it.",
-                                    "Pour it out of the kiln that held it, or put it into a load again.")
-                            : Finding.stop(
-                                    "kiln-short." + m.key(),
-                                    "mold." + m.key(),
-                                    m.name() + ": its firing " + berth.name() + " ended " + ended
-                                            + ", before its program was through.",
-                                    "A mold with water or wax left in it throws the metal out again.",
-                                    "Put it into a load again and fire it through."));
+            return berth.through()
+                    ? Finding.warn(
+                            "kiln-ended." + m.key(),
+                            "mold." + m.key(),
+                            m.name() + ": its firing " + berth.name() + " ended " + ended
+                                    + "; it is not at its temperature any more.",
+                            "A mold is as hot as planned only while its kiln holds it.",
+                            "Pour it out of the kiln that held it, or put it into a load again.")
+                    : Finding.stop(
+                            "kiln-short." + m.key(),
+                            "mold." + m.key(),
+                            m.name() + ": its firing " + berth.name() + " ended " + ended
+                                    + ", before its program was through.",
+                            "A mold with water or wax left in it throws the metal out again.",
+                            "Put it into a load again and fire it through.");
         }
 
         /** Shells that stand free at the pour. */
