@@ -17,7 +17,7 @@ public enum Alloy {
             8.36,
             new Melting(820, 970, 205, 420, 500, 1.6),
             new Preheat(595, 480, 870, 540),
-            new Melt(Superheat.BRONZE, 1250, 1.3, 4.5, Trait.NO_PHOSPHORUS)),
+            new Melt(Superheat.BRONZE, Quench.BRONZE, 1250, 1.3, 4.5, Trait.NO_PHOSPHORUS)),
     SN_BRONZE_90_10(
             "sn-bronze-90-10",
             "tin bronze Cu 90 Sn 10",
@@ -25,7 +25,7 @@ public enum Alloy {
             8.78,
             new Melting(830, 1000, 190, 400, 480, 1.5),
             new Preheat(595, 480, 900, 540),
-            new Melt(Superheat.BRONZE, 1250, 1.3, 4.5, Trait.TAKES_PHOSPHORUS)),
+            new Melt(Superheat.BRONZE, Quench.BRONZE, 1250, 1.3, 4.5, Trait.TAKES_PHOSPHORUS)),
     GUNMETAL(
             "gunmetal",
             "gunmetal Cu 88 Sn 10 Zn 2",
@@ -33,7 +33,7 @@ public enum Alloy {
             8.72,
             new Melting(855, 1000, 190, 400, 480, 1.5),
             new Preheat(595, 480, 900, 540),
-            new Melt(Superheat.BRONZE, 1250, 1.3, 4.5, Trait.ZINC_FUME, Trait.TAKES_PHOSPHORUS)),
+            new Melt(Superheat.BRONZE, Quench.BRONZE, 1250, 1.3, 4.5, Trait.ZINC_FUME, Trait.TAKES_PHOSPHORUS)),
     RED_BRASS(
             "red-brass",
             "red brass Cu 85 Sn 5 Pb 5 Zn 5",
@@ -41,7 +41,7 @@ public enum Alloy {
             8.80,
             new Melting(855, 1010, 185, 400, 480, 1.5),
             new Preheat(595, 480, 870, 540),
-            new Melt(Superheat.BRONZE, 1200, 1.3, 4.5, Trait.ZINC_FUME, Trait.LEAD)),
+            new Melt(Superheat.BRONZE, Quench.BRASS, 1200, 1.3, 4.5, Trait.ZINC_FUME, Trait.LEAD)),
     YELLOW_BRASS(
             "yellow-brass",
             "yellow brass Cu 63 Zn 37",
@@ -49,7 +49,7 @@ public enum Alloy {
             8.44,
             new Melting(900, 930, 165, 400, 490, 1.6),
             new Preheat(540, 430, 760, 480),
-            new Melt(Superheat.YELLOW_BRASS, 1060, 1.0, 4.5, Trait.ZINC_FUME, Trait.ZINC_BOILS)),
+            new Melt(Superheat.YELLOW_BRASS, Quench.BRASS, 1060, 1.0, 4.5, Trait.ZINC_FUME, Trait.ZINC_BOILS)),
     COPPER(
             "copper",
             "copper",
@@ -57,7 +57,7 @@ public enum Alloy {
             8.93,
             new Melting(1085, 1085, 205, 430, 495, 1.9),
             new Preheat(650, 540, 980, 650),
-            new Melt(Superheat.COPPER, 1270, 1.3, 4.5)),
+            new Melt(Superheat.COPPER, Quench.COPPER, 1270, 1.3, 4.5)),
     AL_SI7(
             "al-si7",
             "aluminium Al Si 7 Mg",
@@ -65,7 +65,7 @@ public enum Alloy {
             2.68,
             new Melting(557, 615, 389, 1050, 1180, 1.2),
             new Preheat(315, 200, 550, 200),
-            new Melt(Superheat.ALUMINIUM, 780, 0.9, 6.5, Trait.TAKES_UP_HYDROGEN)),
+            new Melt(Superheat.ALUMINIUM, Quench.ALUMINIUM, 780, 0.9, 6.5, Trait.TAKES_UP_HYDROGEN)),
     AL_WROUGHT(
             "al-wrought",
             "aluminium scrap, wrought 6000 series",
@@ -73,7 +73,7 @@ public enum Alloy {
             2.70,
             new Melting(585, 652, 395, 1050, 1180, 1.4),
             new Preheat(350, 230, 600, 230),
-            new Melt(Superheat.ALUMINIUM, 780, 0.9, 6.5, Trait.TAKES_UP_HYDROGEN)),
+            new Melt(Superheat.ALUMINIUM, Quench.ALUMINIUM, 780, 0.9, 6.5, Trait.TAKES_UP_HYDROGEN)),
     AG_925(
             "ag-925",
             "sterling silver",
@@ -81,7 +81,7 @@ public enum Alloy {
             10.36,
             new Melting(802, 893, 110, 280, 310, 1.6),
             new Preheat(620, 430, 760, 540),
-            new Melt(Superheat.SILVER, 1060, 0.9, 5, Trait.PRECIOUS)),
+            new Melt(Superheat.SILVER, Quench.PRECIOUS, 1060, 0.9, 5, Trait.PRECIOUS)),
     AG_999(
             "ag-999",
             "fine silver",
@@ -89,7 +89,7 @@ public enum Alloy {
             10.49,
             new Melting(962, 962, 105, 280, 310, 1.8),
             new Preheat(650, 480, 760, 540),
-            new Melt(Superheat.SILVER, 1060, 0.9, 5, Trait.PRECIOUS)),
+            new Melt(Superheat.SILVER, Quench.PRECIOUS, 1060, 0.9, 5, Trait.PRECIOUS)),
     AU_9Y(
             "au-9y",
             "9 kt yellow gold",
@@ -97,7 +97,7 @@ public enum Alloy {
             11.2,
             new Melting(850, 905, 90, 250, 280, 1.4),
             new Preheat(620, 450, Double.NaN, Double.NaN),
-            new Melt(Superheat.GOLD, 1180, 1.1, 5.5, Trait.PRECIOUS)),
+            new Melt(Superheat.GOLD, Quench.UNTABLED, 1180, 1.1, 5.5, Trait.PRECIOUS)),
     AU_10Y(
             "au-10y",
             "10 kt yellow gold",
@@ -105,7 +105,7 @@ public enum Alloy {
             11.6,
             new Melting(850, 905, 90, 250, 280, 1.4),
             new Preheat(620, 450, Double.NaN, Double.NaN),
-            new Melt(Superheat.GOLD, 1180, 1.1, 5.5, Trait.PRECIOUS)),
+            new Melt(Superheat.GOLD, Quench.UNTABLED, 1180, 1.1, 5.5, Trait.PRECIOUS)),
     AU_14Y(
             "au-14y",
             "14 kt yellow gold",
@@ -113,7 +113,7 @@ public enum Alloy {
             13.1,
             new Melting(830, 880, 80, 220, 250, 1.4),
             new Preheat(620, 450, Double.NaN, Double.NaN),
-            new Melt(Superheat.GOLD, 1180, 1.1, 5.5, Trait.PRECIOUS)),
+            new Melt(Superheat.GOLD, Quench.PRECIOUS, 1180, 1.1, 5.5, Trait.PRECIOUS)),
     AU_18Y(
             "au-18y",
             "18 kt yellow gold",
@@ -121,7 +121,7 @@ public enum Alloy {
             15.5,
             new Melting(885, 905, 70, 180, 200, 1.3),
             new Preheat(620, 450, Double.NaN, Double.NaN),
-            new Melt(Superheat.GOLD, 1180, 1.1, 5.5, Trait.PRECIOUS)),
+            new Melt(Superheat.GOLD, Quench.PRECIOUS, 1180, 1.1, 5.5, Trait.PRECIOUS)),
     AU_22Y(
             "au-22y",
             "22 kt yellow gold",
@@ -129,7 +129,7 @@ public enum Alloy {
             17.8,
             new Melting(940, 960, 65, 140, 160, 1.3),
             new Preheat(680, 500, Double.NaN, Double.NaN),
-            new Melt(Superheat.GOLD, 1180, 1.1, 5.5, Trait.PRECIOUS)),
+            new Melt(Superheat.GOLD, Quench.PRECIOUS, 1180, 1.1, 5.5, Trait.PRECIOUS)),
     AU_24(
             "au-24",
             "fine gold",
@@ -137,7 +137,7 @@ public enum Alloy {
             19.3,
             new Melting(1064, 1064, 65, 140, 160, 1.3),
             new Preheat(680, 500, Double.NaN, Double.NaN),
-            new Melt(Superheat.GOLD, 1180, 1.1, 5.5, Trait.PRECIOUS)),
+            new Melt(Superheat.GOLD, Quench.UNTABLED, 1180, 1.1, 5.5, Trait.PRECIOUS)),
     PEWTER(
             "pewter",
             "lead-free pewter Sn 92 Sb 6 Cu 2",
@@ -145,7 +145,7 @@ public enum Alloy {
             7.28,
             new Melting(244, 295, 60, 240, 250, 0.6),
             new Preheat(150, 40, Double.NaN, Double.NaN),
-            new Melt(Superheat.PEWTER, 400, 0.5, 2.8)),
+            new Melt(Superheat.PEWTER, Quench.NEVER, 400, 0.5, 2.8)),
     ZINC_4AL(
             "zinc-4al",
             "zinc Al 4",
@@ -153,7 +153,7 @@ public enum Alloy {
             6.65,
             new Melting(381, 387, 112, 420, 510, 1.1),
             new Preheat(200, 80, Double.NaN, Double.NaN),
-            new Melt(Superheat.ZINC, 480, 0.8, 4.7, Trait.ZINC_FUME)),
+            new Melt(Superheat.ZINC, Quench.NEVER, 480, 0.8, 4.7, Trait.ZINC_FUME)),
     PT_950(
             "pt-950",
             "platinum 950",
@@ -161,7 +161,7 @@ public enum Alloy {
             20.7,
             new Melting(Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN),
             new Preheat(Double.NaN, Double.NaN, Double.NaN, Double.NaN),
-            new Melt(Superheat.UNTABLED, Double.NaN, Double.NaN, Double.NaN, Trait.PRECIOUS)),
+            new Melt(Superheat.UNTABLED, Quench.NEVER, Double.NaN, Double.NaN, Double.NaN, Trait.PRECIOUS)),
     STEEL(
             "steel",
             "stainless steel",
@@ -169,7 +169,7 @@ public enum Alloy {
             7.9,
             new Melting(Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN),
             new Preheat(Double.NaN, Double.NaN, Double.NaN, Double.NaN),
-            new Melt(Superheat.UNTABLED, Double.NaN, Double.NaN, Double.NaN)),
+            new Melt(Superheat.UNTABLED, Quench.NEVER, Double.NaN, Double.NaN, Double.NaN)),
     IRON(
             "iron",
             "grey iron",
@@ -177,7 +177,7 @@ public enum Alloy {
             7.15,
             new Melting(Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN),
             new Preheat(Double.NaN, Double.NaN, Double.NaN, Double.NaN),
-            new Melt(Superheat.UNTABLED, Double.NaN, Double.NaN, Double.NaN));
+            new Melt(Superheat.UNTABLED, Quench.NEVER, Double.NaN, Double.NaN, Double.NaN));
 
     /** What decides melt loss, superheat and cautions. */
     public enum Family {
@@ -244,9 +244,10 @@ public enum Alloy {
      * @param tension surface tension of the melt, N/m
      * @param shrinks volume shrinkage from liquid to solid, %
      */
-    private record Melt(Superheat superheat, double mostC, double tension, double shrinks, Set<Trait> traits) {
-        Melt(Superheat superheat, double mostC, double tension, double shrinks, Trait... traits) {
-            this(superheat, mostC, tension, shrinks, Set.of(traits));
+    private record Melt(
+            Superheat superheat, Quench quench, double mostC, double tension, double shrinks, Set<Trait> traits) {
+        Melt(Superheat superheat, Quench quench, double mostC, double tension, double shrinks, Trait... traits) {
+            this(superheat, quench, mostC, tension, shrinks, Set.of(traits));
         }
     }
 
@@ -325,6 +326,11 @@ public enum Alloy {
     /** How far over its liquidus it is poured. */
     public Superheat superheat() {
         return melt.superheat;
+    }
+
+    /** When it may go into water. */
+    public Quench quench() {
+        return melt.quench;
     }
 
     /** The hottest it may be, C; NaN where not tabled. */
