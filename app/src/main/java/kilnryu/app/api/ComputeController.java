@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.function.BiFunction;
 import kilnryu.app.account.Account;
 import kilnryu.app.blend.BlendReader;
+import kilnryu.app.diagnosis.DiagnoseQuestionReader;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.kiln.CarryQuestionReader;
 import kilnryu.app.kiln.FiringQuestionReader;
@@ -140,6 +141,14 @@ class ComputeController {
     @PostMapping(path = "/carry", consumes = MediaType.APPLICATION_JSON_VALUE)
     MeltAnswers carry(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
         return answer(account, body, CarryQuestionReader::read, MeltAnswers::of);
+    }
+
+    @Operation(summary = "Why a casting came out as it did: all causes, ranked by what is on record")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content = @Content(schema = @Schema(implementation = Contract.DiagnoseRequest.class)))
+    @PostMapping(path = "/diagnose", consumes = MediaType.APPLICATION_JSON_VALUE)
+    DiagnoseAnswer diagnose(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
+        return answer(account, body, DiagnoseQuestionReader::read, DiagnoseAnswer::of);
     }
 
     @Operation(summary = "All figures and findings of a plan document, as the pages say them")

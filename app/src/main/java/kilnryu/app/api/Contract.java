@@ -316,6 +316,53 @@ final class Contract {
             Double wall_mm) {}
 
     @Schema(
+            name = "DiagnoseRequest",
+            description = "Facts by key, all of them optional; what is absent is not known",
+            requiredProperties = {"alloy", "mold", "pattern", "defects"})
+    record DiagnoseRequest(
+            String alloy,
+            CastMold mold,
+            PatternMaterial pattern,
+            Map<String, FactRequest> facts,
+            List<DefectRequest> defects) {}
+
+    @Schema(
+            name = "CastMold",
+            requiredProperties = {"kind"})
+    record CastMold(
+            @Schema(allowableValues = {"flask", "block", "shell"})
+            String kind,
+
+            String system) {}
+
+    @Schema(
+            name = "PatternMaterial",
+            requiredProperties = {"material"})
+    record PatternMaterial(String material) {}
+
+    @Schema(
+            name = "Fact",
+            description = "A number or a word",
+            requiredProperties = {"value", "how"})
+    record FactRequest(
+            Object value,
+
+            @Schema(allowableValues = {"measured", "planned", "default"})
+            String how) {}
+
+    @Schema(
+            name = "Defect",
+            requiredProperties = {"kind", "places"})
+    record DefectRequest(
+            String kind,
+            List<String> places,
+
+            @Schema(allowableValues = {"slight", "medium", "bad"})
+            String extent,
+
+            Boolean repeats) {}
+
+    @Schema(
             name = "PlanRequest",
             description = "A plan document as exported; its schema is at /api/plan-schema/1",
             requiredProperties = {"format", "version", "tree"})

@@ -50,6 +50,11 @@ public record Clue(Speaks speaks, double weight, Condition when) {
                 && when.measured(facts);
     }
 
+    /** Whether it asks of what happened, and not only of what was asked for. */
+    boolean isOfRecord() {
+        return when.keys().stream().anyMatch(k -> k.isAsked() || k == FactKey.REPEATS);
+    }
+
     /** What it adds to the log of the cause's chance; 0 where it says nothing. */
     double adds(Facts facts) {
         if (when.in(facts) != Condition.Truth.YES) {

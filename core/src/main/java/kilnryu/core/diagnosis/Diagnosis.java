@@ -25,7 +25,7 @@ public record Diagnosis(List<Ranked> causes, String table) {
     private static final double ELSEWHERE = 0.7;
     private static final double LIKELY = 0.35;
     private static final double POSSIBLE = 0.05;
-    /** Without at least so much that speaks for it nothing is called likely. */
+    /** Without at least so much on record that speaks for it nothing is called likely: alloy and pattern alone do not. */
     private static final double SPEAKS = 0.5;
 
     private static final int MOST_ASKED = 4;
@@ -173,7 +173,7 @@ public record Diagnosis(List<Ranked> causes, String table) {
             for (Clue clue : cause.clues()) {
                 double adds = clue.adds(known);
                 score += adds;
-                support += Math.max(0, adds);
+                support += clue.isOfRecord() ? Math.max(0, adds) : 0;
                 out |= clue.rulesOut(known);
                 if (adds != 0) {
                     (adds > 0 ? speaksFor : against)
