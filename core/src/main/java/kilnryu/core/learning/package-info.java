@@ -1,0 +1,5 @@
+/**
+ * What a studio's own castings teach (handbook 12, 21): factors of actual over planned with their interval, and how often a casting
+ * comes good, each with the pairs behind it. Offered, never used by itself.
+ */
+package kilnryu.core.learning;
