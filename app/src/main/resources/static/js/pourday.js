@@ -1,14 +1,8 @@
-// The pour day: taps are kept in the browser until the server has them, each once, with the moment it was tapped.
+// The pour day: its taps, its clocks, and fresh state as often as something happened.
 const day = document.querySelector(".pour-day");
 if (day) {
   const live = document.getElementById("pour-live");
-  const word = document.getElementById("tap-word");
-  const kept = document.getElementById("tap-kept");
   const lost = document.getElementById("lost");
-  const shelf = `kiln-ryu-taps-${day.dataset.pour}`;
-  const queue = () => JSON.parse(localStorage.getItem(shelf) ?? "[]");
-  const keep = (taps) => localStorage.setItem(shelf, JSON.stringify(taps));
-  const token = () => document.querySelector("#tap-token [name=_csrf]")?.value ?? "";
 
   // Fresh state, as often as something happened; what is being typed stays.
   let busy = false;
@@ -50,57 +44,6 @@ if (day) {
     if (wanted) { wanted = false; fresh(); }
   };
 
-  // What was tapped without a network is delivered in its order, once.
-  let sending = false;
-  const flush = async () => {
-    if (sending) return;
-    sending = true;
-    let sent = false;
-    while (queue().length) {
-      const [tap] = queue();
-      try {
-        const body = new URLSearchParams({ ...tap.fields, key: tap.key, ago: String(Math.max(0, Date.now() - tap.at)), _csrf: token() });
-        const answer = await fetch(day.dataset.tap, { method: "POST", body, headers: { "X-Tap": "1" } });
-        if (answer.status >= 500 || answer.redirected || answer.status === 401 || answer.status === 403) throw new Error(answer.status);
-        const said = answer.headers.get("Content-Type")?.includes("json") ? await answer.json() : { ok: answer.ok, word: "" };
-        word.hidden = said.ok;
-        word.textContent = said.ok ? "" : said.word;
-        // what was typed and not taken stands in its field again
-        if (!said.ok) for (const [id, value] of tap.typed ?? []) {
-          const field = document.getElementById(id);
-          if (field && !field.value) field.value = value;
-        }
-        keep(queue().filter((t) => t.key !== tap.key));
-        sent = true;
-      } catch {
-        lost.hidden = false;
-        break;
-      }
-    }
-    sending = false;
-    const left = queue().length;
-    kept.hidden = left === 0;
-    kept.textContent = left === 1 ? "One tap is kept here until the network is back." : `${left} taps are kept here until the network is back.`;
-    if (sent) fresh();
-    if (left) setTimeout(flush, 2000);
-  };
-  document.addEventListener("submit", (event) => {
-    const form = event.target;
-    if (!form.matches?.("[data-tap]")) return;
-    event.preventDefault();
-    event.stopImmediatePropagation();
-    const fields = Object.fromEntries(new FormData(form, event.submitter));
-    delete fields._csrf;
-    delete fields._once;
-    const inputs = [...form.querySelectorAll("input.form-control")];
-    const typed = inputs.filter((i) => i.id && i.value).map((i) => [i.id, i.value]);
-    keep([...queue(), { key: crypto.randomUUID?.() ?? `${Date.now()}-${Math.random()}`, at: Date.now(), fields, typed }]);
-    for (const input of inputs) input.value = "";
-    event.submitter?.classList.add("tapped");
-    flush();
-  }, true);
-  addEventListener("online", flush);
-
   // Clocks between two answers.
   let base = 0;
   let server = 0;
@@ -131,7 +74,7 @@ if (day) {
   };
   began();
   setInterval(tick, 250);
-  flush();
+  const { flush } = keepTaps({ shelf: `kiln-ryu-taps-${day.dataset.pour}`, address: day.dataset.tap, after: fresh });
   if (day.dataset.events) {
     const source = new EventSource(day.dataset.events);
     source.addEventListener("now", fresh);

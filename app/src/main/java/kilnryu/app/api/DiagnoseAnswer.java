@@ -56,7 +56,7 @@ record DiagnoseAnswer(
                 none.findings(),
                 causes,
                 d.asks().stream()
-                        .map(a -> new Ask(a.fact().key(), a.fact().label(), a.separates()))
+                        .map(a -> new Ask(a.fact().key(), a.fact().inFull(), a.separates()))
                         .toList(),
                 d.table());
     }
@@ -70,7 +70,7 @@ record DiagnoseAnswer(
                 r.score(),
                 words(r.speaksFor()),
                 words(r.against()),
-                r.unknown().stream().map(FactKey::label).distinct().toList(),
+                r.unknown().stream().map(FactKey::inFull).distinct().toList(),
                 r.cause().change(),
                 r.cause().lookAt());
     }

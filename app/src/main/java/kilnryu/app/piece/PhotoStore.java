@@ -27,21 +27,26 @@ public class PhotoStore {
     /** A photo without its picture. */
     record Row(long id, String caption, int width, int height, Instant at) {}
 
-    /** What a photo shows: a piece, what came of a blend's trial, or a load in its kiln; the others are null. */
-    private record Shows(Long piece, Long trial, Long firing) {}
+    /** What a photo shows: a piece, what came of a blend's trial, a load in its kiln, or castings as they came out; the others are null. */
+    private record Shows(Long piece, Long trial, Long firing, Long breakOut) {}
 
     void keep(Account account, long piece, String caption, Photo photo) {
-        keep(account, new Shows(piece, null, null), caption, photo);
+        keep(account, new Shows(piece, null, null, null), caption, photo);
     }
 
     /** A photo of what came of a blend's trial. */
     public void keepOfTrial(Account account, long trial, Photo photo) {
-        keep(account, new Shows(null, trial, null), "", photo);
+        keep(account, new Shows(null, trial, null, null), "", photo);
     }
 
     /** A photo of a load as it stands. */
     public void keepOfFiring(Account account, long firing, Photo photo) {
-        keep(account, new Shows(null, null, firing), "", photo);
+        keep(account, new Shows(null, null, firing, null), "", photo);
+    }
+
+    /** A photo of castings as they came out. @return its number */
+    public long keepOfBreakOut(Account account, long breakOut, Photo photo) {
+        return keep(account, new Shows(null, null, null, breakOut), "", photo);
     }
 
     /** The first photo of each of a studio's pieces: the one it is known by. */
@@ -58,23 +63,26 @@ public class PhotoStore {
                 .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 
-    private void keep(Account account, Shows shows, String caption, Photo photo) {
-        jdbc.sql("""
-                        insert into photo (studio_id, piece_id, blend_trial_id, firing_id, caption, jpeg, width, height,
+    private long keep(Account account, Shows shows, String caption, Photo photo) {
+        return jdbc.sql("""
+                        insert into photo (studio_id, piece_id, blend_trial_id, firing_id, break_out_id, caption, jpeg, width, height,
                                account_id, at)
-                        values (:studio, :piece, :trial, :firing, :caption, :jpeg, :width, :height, :account, :now)
+                        values (:studio, :piece, :trial, :firing, :breakOut, :caption, :jpeg, :width, :height, :account, :now)
+                        returning id
                         """)
                 .param("studio", account.studioId())
                 .param("piece", shows.piece, Types.BIGINT)
                 .param("trial", shows.trial, Types.BIGINT)
                 .param("firing", shows.firing, Types.BIGINT)
+                .param("breakOut", shows.breakOut, Types.BIGINT)
                 .param("caption", caption)
                 .param("jpeg", photo.jpeg())
                 .param("width", photo.width())
                 .param("height", photo.height())
                 .param("account", account.id())
                 .param("now", OffsetDateTime.ofInstant(clock.instant(), ZoneOffset.UTC))
-                .update();
+                .query(Long.class)
+                .single();
     }
 
     public List<Long> ofFiring(long studio, long firing) {

@@ -45,9 +45,18 @@ final class Stations {
                     .forEach(source -> source.of(saved, open, base).ifPresent(all::add));
         }
         if (all.stream().noneMatch(s -> s.label().equals("Pour"))) {
-            all.add(stations.pour());
+            all.add(afterMelt(all), stations.pour());
         }
         return all;
+    }
+
+    /** Where the pour has its place: after melt or firing, whatever comes later. */
+    private static int afterMelt(List<Station> all) {
+        int at = all.size();
+        for (int i = 0; i < all.size(); i++) {
+            at = all.get(i).label().equals("Melt") || all.get(i).label().equals("Firing") ? i + 1 : at;
+        }
+        return at;
     }
 
     /** The first stage, after the one that is open, that is not done; before it where all behind it are. */

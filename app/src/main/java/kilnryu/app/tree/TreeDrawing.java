@@ -102,6 +102,25 @@ public final class TreeDrawing {
         return path.toString().stripTrailing();
     }
 
+    /** One member's outline in a box, where it joins, and how far it reaches either way from the middle of the box. */
+    public record Boxed(String path, double rootX, double rootY, double reachX, double reachY) {}
+
+    /** One member alone, to scale of itself, cup up, in the middle of a box; mirrored where it hangs at the other side. */
+    public static Boxed boxed(Single s, double wide, double high, double edge, boolean mirrored) {
+        double across = s.reach(new Vec(1, 0, 0));
+        double up = s.reach(Vec.UP);
+        double fit = Math.min((wide / 2 - edge) / Math.max(1, across), (high / 2 - edge) / Math.max(1, up));
+        double turn = mirrored ? -fit : fit;
+        double x0 = wide / 2 - s.middle().x() * turn;
+        double y0 = high / 2 + s.middle().z() * fit;
+        return new Boxed(
+                outline(s, fit, turn, x0, y0).strip(),
+                x0 + s.root().x() * turn,
+                y0 - s.root().z() * fit,
+                across * fit,
+                up * fit);
+    }
+
     /** How far anything, such as a vent, rises over the rim, mm. */
     private double above() {
         return Math.max(

@@ -130,7 +130,7 @@ public record Diagnosis(List<Ranked> causes, String table) {
             }
         }
         return apart.entrySet().stream()
-                .filter(e -> Math.abs(e.getValue()) > 0.1)
+                .filter(e -> Math.abs(e.getValue()) > 0.1 && !e.getKey().isPlan())
                 .sorted(Comparator.<Map.Entry<FactKey, Double>, FactKey.Cost>comparing(
                                 e -> e.getKey().cost())
                         .thenComparing(e -> -Math.abs(e.getValue())))

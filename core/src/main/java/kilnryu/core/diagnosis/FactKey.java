@@ -131,6 +131,30 @@ public enum FactKey {
         return label;
     }
 
+    /** The same where it stands alone: what it is held against is named in full. */
+    public String inFull() {
+        return switch (this) {
+            case METAL_PLANNED_C -> "metal as it was planned";
+            case MOLD_PLANNED_C -> "mold as it was planned";
+            case CARRY_WINDOW_S -> "how long it may stand out of the kiln";
+            case CARRY_S -> "how long it stood out of the kiln";
+            case RAMP_LIMIT_K_H -> "the ramp's limit";
+            case MOLD_LIMIT_C -> "the mold's limit";
+            case SHELL_NEEDED_MM -> "wall that its head asks";
+            default -> label;
+        };
+    }
+
+    /** Whether it is what something is held against, and not something that happened. */
+    public boolean isPlan() {
+        return this == METAL_PLANNED_C
+                || this == MOLD_PLANNED_C
+                || this == CARRY_WINDOW_S
+                || this == RAMP_LIMIT_K_H
+                || this == MOLD_LIMIT_C
+                || this == SHELL_NEEDED_MM;
+    }
+
     /** Of its number; empty for words and plain numbers. */
     public String unit() {
         return unit;

@@ -1,0 +1,356 @@
+package kilnryu.app.breakout;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.sql.Types;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import kilnryu.app.account.Account;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Break-outs, their castings, and what was tapped at them. */
+@Repository
+class BreakOutStore {
+    private static final TypeReference<LinkedHashMap<String, String>> TEXTS = new TypeReference<>() {};
+    private static final TypeReference<List<Tile>> TILES = new TypeReference<>() {};
+
+    private final JdbcClient jdbc;
+    private final Clock clock;
+    private final JsonMapper json = JsonMapper.builder().build();
+
+    BreakOutStore(JdbcClient jdbc, Clock clock) {
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /** @param closedAt null while it is open */
+    record Row(
+            long id,
+            long studio,
+            long tree,
+            Long pour,
+            String state,
+            List<Tile> tiles,
+            int version,
+            String record,
+            Instant begunAt,
+            Instant closedAt) {
+        boolean open() {
+            return state.equals("open");
+        }
+    }
+
+    /** Something that was tapped. @param casting null where it is of the whole tree */
+    record Event(
+            long id,
+            String tap,
+            Integer casting,
+            String kind,
+            Map<String, String> fields,
+            Instant tappedAt,
+            String by) {}
+
+    /** A tree in the list of those broken out, or waiting for it. */
+    record Line(
+            long tree,
+            String name,
+            String alloy,
+            String face,
+            Long breakOut,
+            String state,
+            Instant poured,
+            Instant begunAt,
+            int castings,
+            int good,
+            int mend,
+            int scrap) {
+        int unseen() {
+            return castings - good - mend - scrap;
+        }
+    }
+
+    Optional<Row> of(long studio, long tree) {
+        return jdbc.sql("select * from break_out where studio_id = :studio and tree_id = :tree")
+                .param("studio", studio)
+                .param("tree", tree)
+                .query((rs, n) -> row(rs))
+                .optional();
+    }
+
+    /**
+     * Those that are open or done, the open first, and trees that were poured and not yet opened.
+     *
+     * @param most of each
+     */
+    List<Line> list(long studio, int most) {
+        return jdbc.sql("""
+                        (select t.id, t.name, t.alloy, t.face, b.id as break_out, b.state, null::timestamptz as poured,
+                                b.begun_at, count(c.id) as castings,
+                                count(c.id) filter (where c.verdict = 'good') as good,
+                                count(c.id) filter (where c.verdict = 'mend') as mend,
+                                count(c.id) filter (where c.verdict = 'scrap') as scrap
+                           from break_out b join tree t on t.id = b.tree_id left join casting c on c.break_out_id = b.id
+                          where b.studio_id = :studio group by t.id, b.id
+                          order by b.state = 'open' desc, b.begun_at desc limit :most)
+                        union all
+                        (select t.id, t.name, t.alloy, t.face, null, 'waiting', max(e.tapped_at), null, 0, 0, 0, 0
+                           from pour p join pour_mold m on m.pour_id = p.id join tree t on t.id = m.tree_id
+                           join pour_event e on e.pour_id = p.id and e.tree_id = t.id and e.kind in ('full', 'short', 'leaked')
+                          where p.studio_id = :studio and p.state in ('running', 'done')
+                            and not exists (select 1 from break_out b where b.tree_id = t.id)
+                          group by t.id order by max(e.tapped_at) desc limit :most)
+                        """)
+                .param("studio", studio)
+                .param("most", most)
+                .query((rs, n) -> new Line(
+                        rs.getLong("id"),
+                        rs.getString("name"),
+                        rs.getString("alloy"),
+                        rs.getString("face"),
+                        rs.getObject("break_out", Long.class),
+                        rs.getString("state"),
+                        instant(rs.getTimestamp("poured")),
+                        instant(rs.getTimestamp("begun_at")),
+                        rs.getInt("castings"),
+                        rs.getInt("good"),
+                        rs.getInt("mend"),
+                        rs.getInt("scrap")))
+                .list();
+    }
+
+    /** How far a tree is. */
+    record Stand(boolean poured, boolean opened, int castings, int good, int scrap, int unseen) {}
+
+    Stand stand(long tree) {
+        return jdbc.sql("""
+                        select exists (select 1 from pour_event e where e.tree_id = :tree and e.kind in ('full', 'short', 'leaked'))
+                                 as poured,
+                               b.id is not null as opened, count(c.id) as castings,
+                               count(c.id) filter (where c.verdict = 'good') as good,
+                               count(c.id) filter (where c.verdict = 'scrap') as scrap,
+                               count(c.id) filter (where c.verdict = 'unseen') as unseen
+                          from (select 1) one left join break_out b on b.tree_id = :tree
+                          left join casting c on c.break_out_id = b.id
+                         group by b.id
+                        """)
+                .param("tree", tree)
+                .query((rs, n) -> new Stand(
+                        rs.getBoolean("poured"),
+                        rs.getBoolean("opened"),
+                        rs.getInt("castings"),
+                        rs.getInt("good"),
+                        rs.getInt("scrap"),
+                        rs.getInt("unseen")))
+                .single();
+    }
+
+    /** @return empty where somebody began it meanwhile */
+    OptionalLong begin(Account account, long tree, Long pour, List<Tile> tiles) {
+        Optional<Long> id = jdbc.sql("""
+                        insert into break_out (studio_id, tree_id, pour_id, tiles, begun_at, account_id)
+                        values (:studio, :tree, :pour, :tiles::json, :now, :account)
+                        on conflict (tree_id) do nothing returning id
+                        """)
+                .param("studio", account.studioId())
+                .param("tree", tree)
+                .param("pour", pour, Types.BIGINT)
+                .param("tiles", json.writeValueAsString(tiles))
+                .param("now", now())
+                .param("account", account.id())
+                .query(Long.class)
+                .optional();
+        id.ifPresent(b -> tiles.forEach(
+                t -> jdbc.sql("insert into casting (break_out_id, number, name) values (:b, :number, :name)")
+                        .param("b", b)
+                        .param("number", t.number())
+                        .param("name", t.name())
+                        .update()));
+        return id.map(OptionalLong::of).orElseGet(OptionalLong::empty);
+    }
+
+    /** Locks it, so that what is judged of its events stays so until the tap is written; false where it is closed. */
+    boolean lock(long id) {
+        return jdbc.sql("select state from break_out where id = :id for update")
+                .param("id", id)
+                .query(String.class)
+                .single()
+                .equals("open");
+    }
+
+    /** @param casting null where it is of the whole tree */
+    record Tap(String key, Integer casting, String kind, Map<String, String> fields, Instant at) {}
+
+    /** @return false when this very tap was written before */
+    boolean tap(Account account, long breakOut, Tap tap) {
+        boolean first = jdbc.sql("""
+                        insert into break_out_event (break_out_id, tap, casting, kind, fields, tapped_at, at, account_id)
+                        values (:breakOut, :tap, :casting, :kind, :fields::json, :tapped, :now, :account)
+                        on conflict (break_out_id, tap) do nothing
+                        """)
+                        .param("breakOut", breakOut)
+                        .param("tap", tap.key)
+                        .param("casting", tap.casting, Types.INTEGER)
+                        .param("kind", tap.kind)
+                        .param("fields", json.writeValueAsString(tap.fields))
+                        .param("tapped", OffsetDateTime.ofInstant(tap.at, ZoneOffset.UTC))
+                        .param("now", now())
+                        .param("account", account.id())
+                        .update()
+                == 1;
+        if (first) {
+            jdbc.sql("update break_out set version = version + 1 where id = :id")
+                    .param("id", breakOut)
+                    .update();
+        }
+        return first;
+    }
+
+    List<Event> events(long breakOut) {
+        return jdbc.sql("""
+                        select e.*, a.shown_name from break_out_event e join account a on a.id = e.account_id
+                         where e.break_out_id = :b order by e.id
+                        """)
+                .param("b", breakOut)
+                .query((rs, n) -> new Event(
+                        rs.getLong("id"),
+                        rs.getString("tap"),
+                        rs.getObject("casting", Integer.class),
+                        rs.getString("kind"),
+                        json.readValue(rs.getString("fields"), TEXTS),
+                        rs.getTimestamp("tapped_at").toInstant(),
+                        rs.getString("shown_name")))
+                .list();
+    }
+
+    /** What a casting is now, for lists and counts. */
+    void judged(long breakOut, BreakOutCourse.Casting casting) {
+        jdbc.sql("""
+                        update casting set verdict = :verdict, first_verdict = :first, grams = :grams
+                         where break_out_id = :b and number = :number
+                        """)
+                .param("verdict", casting.verdict().key())
+                .param("first", casting.first().key())
+                .param("grams", casting.grams().isPresent() ? casting.grams().getAsDouble() : null, Types.DOUBLE)
+                .param("b", breakOut)
+                .param("number", casting.tile().number())
+                .update();
+    }
+
+    /** A defect of a casting of the same name in another tree. @param places as keys with commas */
+    record Before(long breakOut, int casting, String kind, String places) {}
+
+    List<Before> before(long studio, long but, List<String> names, int most) {
+        return jdbc.sql("""
+                        select e.break_out_id, e.casting, e.fields->>'defect' as kind, e.fields->>'places' as places
+                          from casting c join break_out b on b.id = c.break_out_id
+                          join break_out_event e on e.break_out_id = b.id and e.casting = c.number and e.kind = 'pin'
+                         where b.studio_id = :studio and b.id <> :but and c.name in (:names)
+                           and not exists (select 1 from break_out_event u where u.break_out_id = b.id and u.kind = 'unpin'
+                                              and u.fields->>'pin' = e.id::text)
+                         order by e.id desc limit :most
+                        """)
+                .param("studio", studio)
+                .param("but", but)
+                .param("names", names)
+                .param("most", most)
+                .query((rs, n) -> new Before(
+                        rs.getLong("break_out_id"), rs.getInt("casting"), rs.getString("kind"), rs.getString("places")))
+                .list();
+    }
+
+    /** Whether castings of these names were broken out before. */
+    boolean hasOthers(long studio, long but, List<String> names) {
+        return jdbc.sql("""
+                        select exists (select 1 from casting c join break_out b on b.id = c.break_out_id
+                                        where b.studio_id = :studio and b.id <> :but and c.name in (:names)
+                                          and c.verdict <> 'unseen')
+                        """)
+                .param("studio", studio)
+                .param("but", but)
+                .param("names", names)
+                .query(Boolean.class)
+                .single();
+    }
+
+    /** Freezes it. @return false when it is closed already */
+    boolean close(long id, String record) {
+        return jdbc.sql("""
+                        update break_out set state = 'done', record = :record::json, closed_at = :now, version = version + 1
+                         where id = :id and state = 'open'
+                        """)
+                        .param("record", record)
+                        .param("now", now())
+                        .param("id", id)
+                        .update()
+                == 1;
+    }
+
+    /** @param by shown name of who expected it */
+    record Forecast(long account, String by, int good, int made, String why, Instant at) {}
+
+    List<Forecast> forecasts(long tree) {
+        return jdbc.sql("""
+                        select f.*, a.shown_name from forecast f join account a on a.id = f.account_id
+                         where f.tree_id = :tree order by f.at
+                        """)
+                .param("tree", tree)
+                .query((rs, n) -> new Forecast(
+                        rs.getLong("account_id"),
+                        rs.getString("shown_name"),
+                        rs.getInt("good"),
+                        rs.getInt("made"),
+                        rs.getString("why"),
+                        rs.getTimestamp("at").toInstant()))
+                .list();
+    }
+
+    /** Everyone one forecast of a tree, the last word counts. */
+    void forecast(Account account, long tree, int good, int made, String why) {
+        jdbc.sql("""
+                        insert into forecast (tree_id, account_id, good, made, why, at)
+                        values (:tree, :account, :good, :made, :why, :now)
+                        on conflict (tree_id, account_id) do update
+                        set good = excluded.good, made = excluded.made, why = excluded.why, at = excluded.at
+                        """)
+                .param("tree", tree)
+                .param("account", account.id())
+                .param("good", good)
+                .param("made", made)
+                .param("why", why)
+                .param("now", now())
+                .update();
+    }
+
+    private OffsetDateTime now() {
+        return OffsetDateTime.ofInstant(clock.instant(), ZoneOffset.UTC);
+    }
+
+    private static Instant instant(Timestamp at) {
+        return at == null ? null : at.toInstant();
+    }
+
+    private Row row(ResultSet rs) throws SQLException {
+        return new Row(
+                rs.getLong("id"),
+                rs.getLong("studio_id"),
+                rs.getLong("tree_id"),
+                rs.getObject("pour_id", Long.class),
+                rs.getString("state"),
+                json.readValue(rs.getString("tiles"), TILES),
+                rs.getInt("version"),
+                rs.getString("record"),
+                instant(rs.getTimestamp("begun_at")),
+                instant(rs.getTimestamp("closed_at")));
+    }
+}
