@@ -85,3 +85,14 @@ create table own_cause (
   unique (studio_id, cause)
 );
 create index own_cause_of_account on own_cause (account_id);
+
+-- How and when a full mold was taken out: into water, or in the air.
+create table taken_out (
+  tree_id bigint primary key references tree,
+  how text not null,
+  button_c double precision,
+  early boolean not null,
+  account_id bigint not null references account,
+  at timestamptz not null
+);
+create index taken_out_of_account on taken_out (account_id);

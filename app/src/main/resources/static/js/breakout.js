@@ -100,3 +100,15 @@ if (main) {
   });
   setInterval(() => { if (!document.hidden) fresh(false); }, 10000);
 }
+// A count of seconds that runs down; at its end the page is asked again.
+for (const clock of document.querySelectorAll(".count-down")) {
+  const began = Date.now();
+  const all = Number(clock.dataset.left);
+  const tick = () => {
+    const left = Math.round(all - (Date.now() - began) / 1000);
+    if (left <= 0) { clearInterval(run); location.reload(); return; }
+    clock.textContent = left >= 3600 ? `${Math.floor(left / 3600)} h ${Math.floor(left / 60) % 60} min` : `${Math.floor(left / 60)}:${String(left % 60).padStart(2, "0")}`;
+  };
+  const run = setInterval(tick, 500);
+  tick();
+}

@@ -13,7 +13,9 @@ import kilnryu.app.piece.PhotoStore;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.plan.Streams;
 import kilnryu.app.pour.PouredMold;
+import kilnryu.app.record.Records;
 import kilnryu.app.tree.Face;
+import kilnryu.app.web.Late;
 import kilnryu.app.web.Show;
 import kilnryu.core.material.Alloy;
 import org.springframework.http.HttpStatus;
@@ -331,5 +333,29 @@ public class BreakOutController {
             redirect.addFlashAttribute("word", e.getMessage());
             return "redirect:/breakout/" + tree + on;
         }
+    }
+
+    /** Freezes what was seen. */
+    @PostMapping("/breakout/{tree:\\d+}/close")
+    @Transactional
+    public String close(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long tree,
+            @RequestParam(defaultValue = "0") int version) {
+        Plans.Saved saved = plans.find(account, tree);
+        BreakOutStore.Row seen = found(account, tree);
+        store.lock(seen.id());
+        BreakOutStore.Row row = found(account, tree);
+        if (!row.open()) {
+            return "redirect:/breakout/" + tree;
+        }
+        if (row.version() != version) {
+            throw new Late("Nothing was closed: something was tapped while this page was open.", "/breakout/" + tree);
+        }
+        if (!breakOuts.course(row).allSeen()) {
+            throw new Late("Nothing was closed: not every casting has been looked at.", "/breakout/" + tree);
+        }
+        store.close(row.id(), Records.write(breakOuts.record(account, saved, row)));
+        return "redirect:/breakout/" + tree;
     }
 }

@@ -296,6 +296,39 @@ class BreakOutStore {
                 == 1;
     }
 
+    /** How a mold was taken out. @param button C of its face as it was reckoned then; null where not known */
+    record TakenOut(String how, Double button, boolean early, Instant at, String by) {}
+
+    Optional<TakenOut> takenOut(long tree) {
+        return jdbc.sql("""
+                        select o.*, a.shown_name from taken_out o join account a on a.id = o.account_id where o.tree_id = :tree
+                        """)
+                .param("tree", tree)
+                .query((rs, n) -> new TakenOut(
+                        rs.getString("how"),
+                        rs.getObject("button_c", Double.class),
+                        rs.getBoolean("early"),
+                        rs.getTimestamp("at").toInstant(),
+                        rs.getString("shown_name")))
+                .optional();
+    }
+
+    /** @return false where it was taken out before */
+    boolean takeOut(Account account, long tree, String how, java.util.OptionalDouble button, boolean early) {
+        return jdbc.sql("""
+                        insert into taken_out (tree_id, how, button_c, early, account_id, at)
+                        values (:tree, :how, :button, :early, :account, :now) on conflict (tree_id) do nothing
+                        """)
+                        .param("tree", tree)
+                        .param("how", how)
+                        .param("button", button.isPresent() ? button.getAsDouble() : null, Types.DOUBLE)
+                        .param("early", early)
+                        .param("account", account.id())
+                        .param("now", now())
+                        .update()
+                == 1;
+    }
+
     /** @param by shown name of who expected it */
     record Forecast(long account, String by, int good, int made, String why, Instant at) {}
 

@@ -297,7 +297,8 @@ class BreakOutTaps {
         Fields fields = Fields.typed(form, account.units());
         boolean any = false;
         for (String what : List.of("pattern", "print", "casting", "wanted")) {
-            OptionalDouble read = fields.quantity(what, Range.LENGTH);
+            // the casting itself is told by its number
+            OptionalDouble read = fields.quantity(what.equals("casting") ? "cast" : what, Range.LENGTH);
             any |= read.isPresent();
             read.ifPresent(v -> out.put(what, Show.exact(v)));
         }

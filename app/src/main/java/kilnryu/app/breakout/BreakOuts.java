@@ -1,18 +1,26 @@
 package kilnryu.app.breakout;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import kilnryu.app.account.Account;
 import kilnryu.app.diagnosis.Found;
 import kilnryu.app.diagnosis.WhyView;
 import kilnryu.app.diagnosis.Whys;
 import kilnryu.app.plan.Plan;
+import kilnryu.app.plan.PlanRecord;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.pour.PouredMold;
 import kilnryu.app.pour.PouredMolds;
+import kilnryu.app.record.BrokenOut;
+import kilnryu.app.record.Records;
+import kilnryu.app.record.WorkRecord;
 import kilnryu.core.breakout.SizePair;
+import kilnryu.core.diagnosis.Causes;
 import kilnryu.core.diagnosis.Fact;
 import kilnryu.core.diagnosis.FactKey;
 import kilnryu.core.diagnosis.Place;
@@ -42,6 +50,10 @@ class BreakOuts {
 
     Optional<String> planned(Account account, long tree) {
         return poured.planned(account.studioId(), tree);
+    }
+
+    Causes table(Account account) {
+        return whys.table(account.studioId());
     }
 
     BreakOutCourse course(BreakOutStore.Row row) {
@@ -93,6 +105,13 @@ class BreakOuts {
                 .flatMapToDouble(s -> s.pair().printOff().stream())
                 .average()
                 .ifPresent(off -> measured.number(FactKey.PRINT_OFF_PCT, off, Fact.How.MEASURED, here + "#sizes"));
+        store.takenOut(row.tree()).ifPresent(o -> {
+            // into water at a heat that was reckoned from the pour's taps: as good as its solver
+            if (o.how().equals("water") && o.button() != null) {
+                measured.number(FactKey.QUENCH_C, o.button(), Fact.How.MEASURED, here + "/cooling");
+            }
+            measured.word(FactKey.MOVED_EARLY, o.early() ? "yes" : "no", Fact.How.MEASURED, here + "/cooling");
+        });
         return Optional.of(whys.of(
                 account,
                 tree,
@@ -148,5 +167,84 @@ class BreakOuts {
                 .filter(p -> p.role() == Part.Role.PIECE)
                 .mapToInt(Part::count)
                 .sum();
+    }
+
+    /** As it is frozen when it is closed. */
+    WorkRecord record(Account account, Plans.Saved tree, BreakOutStore.Row row) {
+        BreakOutCourse course = course(row);
+        BreakOutPage page = page(account, tree, row, course, null, null);
+        return Records.of(
+                tree.row().name(),
+                List.of(PlanRecord.of(row.tree(), tree.plan())),
+                new BrokenOut(
+                        row.begunAt()
+                                .atZone(account.zoneId())
+                                .toOffsetDateTime()
+                                .toString(),
+                        poured(account, row.tree())
+                                .flatMap(PouredMold::poured)
+                                .map(p -> p.atZone(account.zoneId())
+                                        .toOffsetDateTime()
+                                        .toString())
+                                .orElse(""),
+                        page.verdict().sentence(),
+                        course.castings().stream().map(BreakOuts::kept).toList(),
+                        masses(page.masses()),
+                        page.sizes().stream()
+                                .map(s -> new BrokenOut.Size(
+                                        s.place(), s.way(), s.pattern(), s.print(), s.cast(), s.wanted(), s.judged()))
+                                .toList(),
+                        Groups.of(course).all().stream()
+                                .flatMap(g -> why(account, tree, row, course, g).stream())
+                                .flatMap(w -> w.leading().stream().map(c -> kept(w.title(), c)))
+                                .toList(),
+                        store.forecasts(row.tree()).stream()
+                                .map(f -> new BrokenOut.Foreseen(f.by(), f.good(), f.made(), f.why()))
+                                .toList(),
+                        page.masses().findings().stream()
+                                .map(f -> new WorkRecord.Said(f.severity(), f.message(), f.remedy()))
+                                .toList()));
+    }
+
+    private static BrokenOut.Casting kept(BreakOutCourse.Casting c) {
+        return new BrokenOut.Casting(
+                c.tile().number(),
+                c.tile().name(),
+                c.tile().path(),
+                c.first().key(),
+                c.verdict().key(),
+                c.grams().isPresent() ? c.grams().getAsDouble() : null,
+                c.pins().stream()
+                        .map(p -> new BrokenOut.Defect(
+                                p.kind().key(),
+                                p.at().x(),
+                                p.at().y(),
+                                p.places().stream().sorted().map(Place::key).toList(),
+                                p.extent(),
+                                p.stage().key(),
+                                p.by()))
+                        .toList());
+    }
+
+    private static List<BrokenOut.Line> masses(BreakOutPage.Masses m) {
+        List<BrokenOut.Line> lines = new ArrayList<>();
+        lines.add(new BrokenOut.Line("charged for it", m.charged(), ""));
+        lines.add(new BrokenOut.Line("tree as cast", m.cast(), ""));
+        lines.add(new BrokenOut.Line("castings", m.castings(), ""));
+        lines.add(new BrokenOut.Line("gating", m.gating(), ""));
+        Stream.of(m.missing(), m.sawn())
+                .filter(Objects::nonNull)
+                .forEach(f -> lines.add(new BrokenOut.Line(f.name(), f.shown().toString(), f.substituted())));
+        return lines;
+    }
+
+    private static BrokenOut.Why kept(String of, WhyView.CauseView c) {
+        return new BrokenOut.Why(
+                of,
+                c.name(),
+                c.word(),
+                c.speaksFor().stream().map(WhyView.Line::words).toList(),
+                c.against().stream().map(WhyView.Line::words).toList(),
+                c.confirmed());
     }
 }

@@ -21,7 +21,7 @@ import kilnryu.core.diagnosis.Place;
 record Groups(List<Group> all) {
     record Group(String key, Set<DefectKind> kinds, List<Integer> castings, List<Defect> defects) {
         /** As in "misrun in 3 castings". */
-        String title() {
+        public String title() {
             String what = kinds.stream().map(DefectKind::label).collect(Collectors.joining(" and "));
             return what
                     + (castings.size() == 1

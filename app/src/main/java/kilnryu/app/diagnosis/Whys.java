@@ -36,6 +36,11 @@ public class Whys {
      */
     public record Asked(String title, List<Defect> defects, Map<FactKey, String> answers, String confirmed) {}
 
+    /** The table as a studio uses it. */
+    public kilnryu.core.diagnosis.Causes table(long studio) {
+        return own.table(studio);
+    }
+
     /** @param measured what the break-out itself found out, such as sizes */
     public WhyView of(Account account, Plans.Saved tree, Asked asked, Found measured) {
         Found found = measured;

@@ -15,6 +15,7 @@ public final class Records {
     public static final String SHELL = "shell";
     public static final String FIRING = "firing";
     public static final String POUR = "pour";
+    public static final String BREAK_OUT = "break-out";
     private static final int VERSION = 1;
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
@@ -24,7 +25,8 @@ public final class Records {
             SHELL, List.of(FromPlans::shell),
             FIRING, List.of(FromFrozen::firing),
             // was never written before records were marked
-            POUR, List.of(UnaryOperator.identity()));
+            POUR, List.of(UnaryOperator.identity()),
+            BREAK_OUT, List.of(UnaryOperator.identity()));
 
     private Records() {}
 
@@ -38,12 +40,17 @@ public final class Records {
     }
 
     public static WorkRecord of(String kind, String name, List<WorkRecord.Planned> plans, WorkRecord.Course course) {
-        return new WorkRecord(FORMAT, kind, VERSION, name, plans, course, null);
+        return new WorkRecord(FORMAT, kind, VERSION, name, plans, course, null, null);
     }
 
     /** The record of a pour. */
     public static WorkRecord of(String name, List<WorkRecord.Planned> plans, Poured poured) {
-        return new WorkRecord(FORMAT, POUR, VERSION, name, plans, null, poured);
+        return new WorkRecord(FORMAT, POUR, VERSION, name, plans, null, poured, null);
+    }
+
+    /** The record of a break-out. */
+    public static WorkRecord of(String name, List<WorkRecord.Planned> plans, BrokenOut brokenOut) {
+        return new WorkRecord(FORMAT, BREAK_OUT, VERSION, name, plans, null, null, brokenOut);
     }
 
     public static String write(WorkRecord record) {

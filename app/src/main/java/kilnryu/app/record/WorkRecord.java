@@ -9,16 +9,24 @@ import tools.jackson.databind.JsonNode;
  * A piece of work as it was when it began.
  *
  * @param format always {@link Records#FORMAT}
- * @param kind mixing, shell, firing or pour
+ * @param kind mixing, shell, firing, pour or break-out
  * @param version of the kind's document
  * @param name as the one who began it called it
  * @param plans the plan document of each tree: what was typed, and the constants in force
  * @param course what a firing is held against; null for other kinds
  * @param poured what a pour is held against; null for other kinds
+ * @param brokenOut what came out of a mold; null for other kinds
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record WorkRecord(
-        String format, String kind, int version, String name, List<Planned> plans, Course course, Poured poured) {
+        String format,
+        String kind,
+        int version,
+        String name,
+        List<Planned> plans,
+        Course course,
+        Poured poured,
+        BrokenOut brokenOut) {
     public WorkRecord {
         plans = List.copyOf(plans);
     }
