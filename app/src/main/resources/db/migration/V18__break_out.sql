@@ -8,6 +8,22 @@ create table break_out (
   tiles json not null,
   version int not null default 1,
   record json,
+  -- what it was planned at, and what was tapped and weighed of it, kept for the log
+  alloy text,
+  mold_kind text,
+  school text,
+  poured_by text,
+  poured_at timestamptz,
+  planned_g double precision,
+  cast_g double precision,
+  castings_g double precision,
+  gating_g double precision,
+  fill_planned_s double precision,
+  fill_s double precision,
+  stood_planned_s double precision,
+  stood_s double precision,
+  metal_planned_c double precision,
+  metal_c double precision,
   begun_at timestamptz not null,
   closed_at timestamptz,
   account_id bigint not null references account
@@ -96,3 +112,90 @@ create table taken_out (
   at timestamptz not null
 );
 create index taken_out_of_account on taken_out (account_id);
+
+-- What a studio took from its own castings: from when on, and what stood there before.
+alter table studio_factor add column learned_at timestamptz;
+alter table studio_factor add column before_value double precision;
+alter table studio_factor add column before_reason text;
+
+-- Sizes are few among the taps.
+create index size_of_break_out on break_out_event (break_out_id) where kind in ('size', 'unsize');
+create index casting_by_name on casting (name);
+
+-- What was heard elsewhere, with its source, how far it is trusted, and what came of it here.
+create table note_elsewhere (
+  id bigint generated always as identity primary key,
+  studio_id bigint not null references studio,
+  fields json not null,
+  version int not null default 1,
+  archived boolean not null default false,
+  account_id bigint not null references account,
+  at timestamptz not null
+);
+create index note_elsewhere_of_studio on note_elsewhere (studio_id, archived, at desc);
+create index note_elsewhere_of_account on note_elsewhere (account_id);
+
+-- Work on castings after they came out: hours by a clock or typed.
+create table finish_work (
+  id bigint generated always as identity primary key,
+  studio_id bigint not null references studio,
+  tree_id bigint not null references tree,
+  casting int,
+  section text not null,
+  stage text not null,
+  who text not null,
+  grams double precision,
+  started_at timestamptz,
+  ended_at timestamptz,
+  hours double precision,
+  fields json not null,
+  removed boolean not null default false,
+  version int not null default 1,
+  account_id bigint not null references account,
+  at timestamptz not null
+);
+create index finish_work_of_tree on finish_work (tree_id, at);
+create index finish_work_of_studio on finish_work (studio_id, stage);
+create index finish_work_of_account on finish_work (account_id);
+
+-- How a tree stands with its finishing: sizes and mass at the end, due date, mend or cast again as it was reckoned.
+create table finishing (
+  tree_id bigint primary key references tree,
+  fields json not null,
+  version int not null default 1,
+  account_id bigint not null references account,
+  at timestamptz not null
+);
+create index finishing_of_account on finishing (account_id);
+
+create table patina (
+  id bigint generated always as identity primary key,
+  studio_id bigint not null references studio,
+  fields json not null,
+  version int not null default 1,
+  archived boolean not null default false,
+  account_id bigint not null references account,
+  at timestamptz not null
+);
+create index patina_of_studio on patina (studio_id, archived);
+create index patina_of_account on patina (account_id);
+
+-- Seen and agreed: with a name, and a photo where one was taken.
+create table sign_off (
+  id bigint generated always as identity primary key,
+  tree_id bigint not null references tree,
+  stage text not null,
+  name text not null,
+  note text not null,
+  photo_id bigint references photo,
+  account_id bigint not null references account,
+  at timestamptz not null
+);
+create index sign_off_of_tree on sign_off (tree_id, at);
+create index sign_off_of_photo on sign_off (photo_id);
+create index sign_off_of_account on sign_off (account_id);
+
+alter table photo add column tree_id bigint references tree;
+create index photo_of_tree on photo (tree_id);
+alter table photo add column patina_id bigint references patina;
+create index photo_of_patina on photo (patina_id);

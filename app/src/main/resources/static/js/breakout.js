@@ -112,3 +112,19 @@ for (const clock of document.querySelectorAll(".count-down")) {
   const run = setInterval(tick, 500);
   tick();
 }
+// A clock of work that runs up, and what can hurt at the stage that is chosen.
+for (const clock of document.querySelectorAll(".count-up")) {
+  const began = Date.now() - Number(clock.dataset.seconds) * 1000;
+  const tick = () => {
+    const s = Math.floor((Date.now() - began) / 1000);
+    clock.textContent = `${Math.floor(s / 3600)}:${String(Math.floor(s / 60) % 60).padStart(2, "0")}:${String(s % 60).padStart(2, "0")}`;
+  };
+  setInterval(tick, 500);
+  tick();
+}
+document.getElementById("stage")?.addEventListener("change", (event) => {
+  const hazard = document.getElementById("hazard");
+  const words = event.target.selectedOptions[0]?.dataset.hazard ?? "";
+  hazard.hidden = words === "";
+  hazard.textContent = words;
+});

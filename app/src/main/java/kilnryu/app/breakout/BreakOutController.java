@@ -203,10 +203,23 @@ public class BreakOutController {
                 "why",
                 group.flatMap(g -> breakOuts.why(account, saved, row, course, g))
                         .orElse(null));
+        if (row.record() != null) {
+            kept(row, model);
+        }
         model.addAttribute("told", told(account, row));
         model.addAttribute("forecasts", store.forecasts(row.tree()));
         model.addAttribute("goodNow", course.count(BreakOutCourse.Verdict.GOOD));
         model.addAttribute("allSeen", course.allSeen());
+    }
+
+    /** What was frozen when it was closed; a word where this version cannot read it. */
+    private static void kept(BreakOutStore.Row row, Model model) {
+        try {
+            model.addAttribute(
+                    "kept", Records.read(Records.BREAK_OUT, row.record()).brokenOut());
+        } catch (Records.Unreadable e) {
+            model.addAttribute("unreadable", e.getMessage());
+        }
     }
 
     private String told(Account account, BreakOutStore.Row row) {
@@ -237,11 +250,7 @@ public class BreakOutController {
             redirect.addFlashAttribute("fault", "Its pour runs, and no metal is in this mold yet.");
             return "redirect:/breakout/" + tree;
         }
-        store.begin(
-                account,
-                tree,
-                mold.filter(m -> m.poured().isPresent()).map(PouredMold::pour).orElse(null),
-                tiles);
+        store.begin(account, tree, breakOuts.began(saved, mold), tiles);
         return "redirect:/breakout/" + tree;
     }
 

@@ -155,16 +155,52 @@ class BreakOutStore {
                 .single();
     }
 
+    /** Plan and actual; either may be null. */
+    record Both(Double planned, Double actual) {
+        static final Both NONE = new Both(null, null);
+    }
+
+    /** What it was planned at and poured at, as far as it is known; any may be null. */
+    record Began(
+            Long pour,
+            String alloy,
+            String kind,
+            String school,
+            String by,
+            Instant poured,
+            Double planned,
+            Both fill,
+            Both stood,
+            Both metal) {}
+
     /** @return empty where somebody began it meanwhile */
-    OptionalLong begin(Account account, long tree, Long pour, List<Tile> tiles) {
+    OptionalLong begin(Account account, long tree, Began began, List<Tile> tiles) {
         Optional<Long> id = jdbc.sql("""
-                        insert into break_out (studio_id, tree_id, pour_id, tiles, begun_at, account_id)
-                        values (:studio, :tree, :pour, :tiles::json, :now, :account)
+                        insert into break_out (studio_id, tree_id, pour_id, tiles, begun_at, account_id, alloy, mold_kind,
+                               school, poured_by, poured_at, planned_g, fill_planned_s, fill_s, stood_planned_s, stood_s,
+                               metal_planned_c, metal_c)
+                        values (:studio, :tree, :pour, :tiles::json, :now, :account, :alloy, :kind, :school, :by, :poured,
+                                :planned, :fillPlanned, :fill, :stoodPlanned, :stood, :metalPlanned, :metal)
                         on conflict (tree_id) do nothing returning id
                         """)
+                .param("alloy", began.alloy, Types.VARCHAR)
+                .param("kind", began.kind, Types.VARCHAR)
+                .param("school", began.school, Types.VARCHAR)
+                .param("by", began.by, Types.VARCHAR)
+                .param(
+                        "poured",
+                        began.poured == null ? null : OffsetDateTime.ofInstant(began.poured, ZoneOffset.UTC),
+                        Types.TIMESTAMP_WITH_TIMEZONE)
+                .param("planned", began.planned, Types.DOUBLE)
+                .param("fillPlanned", began.fill.planned, Types.DOUBLE)
+                .param("fill", began.fill.actual, Types.DOUBLE)
+                .param("stoodPlanned", began.stood.planned, Types.DOUBLE)
+                .param("stood", began.stood.actual, Types.DOUBLE)
+                .param("metalPlanned", began.metal.planned, Types.DOUBLE)
+                .param("metal", began.metal.actual, Types.DOUBLE)
                 .param("studio", account.studioId())
                 .param("tree", tree)
-                .param("pour", pour, Types.BIGINT)
+                .param("pour", began.pour, Types.BIGINT)
                 .param("tiles", json.writeValueAsString(tiles))
                 .param("now", now())
                 .param("account", account.id())
@@ -233,6 +269,20 @@ class BreakOutStore {
                 .list();
     }
 
+    /** What was weighed, for the log. */
+    void weighed(long breakOut, BreakOutCourse course) {
+        jdbc.sql("update break_out set cast_g = :cast, castings_g = :castings, gating_g = :gating where id = :b")
+                .param("cast", orNull(course.mass("cast")), Types.DOUBLE)
+                .param("castings", orNull(course.mass("castings")), Types.DOUBLE)
+                .param("gating", orNull(course.mass("gating")), Types.DOUBLE)
+                .param("b", breakOut)
+                .update();
+    }
+
+    private static Double orNull(java.util.OptionalDouble value) {
+        return value.isPresent() ? value.getAsDouble() : null;
+    }
+
     /** What a casting is now, for lists and counts. */
     void judged(long breakOut, BreakOutCourse.Casting casting) {
         jdbc.sql("""
@@ -241,7 +291,7 @@ class BreakOutStore {
                         """)
                 .param("verdict", casting.verdict().key())
                 .param("first", casting.first().key())
-                .param("grams", casting.grams().isPresent() ? casting.grams().getAsDouble() : null, Types.DOUBLE)
+                .param("grams", orNull(casting.grams()), Types.DOUBLE)
                 .param("b", breakOut)
                 .param("number", casting.tile().number())
                 .update();
@@ -255,7 +305,8 @@ class BreakOutStore {
                         select e.break_out_id, e.casting, e.fields->>'defect' as kind, e.fields->>'places' as places
                           from casting c join break_out b on b.id = c.break_out_id
                           join break_out_event e on e.break_out_id = b.id and e.casting = c.number and e.kind = 'pin'
-                         where b.studio_id = :studio and b.id <> :but and c.name in (:names)
+                         where b.studio_id = :studio and c.name in (:names)
+                           and b.begun_at < (select begun_at from break_out where id = :but)
                            and not exists (select 1 from break_out_event u where u.break_out_id = b.id and u.kind = 'unpin'
                                               and u.fields->>'pin' = e.id::text)
                          order by e.id desc limit :most
@@ -273,14 +324,29 @@ class BreakOutStore {
     boolean hasOthers(long studio, long but, List<String> names) {
         return jdbc.sql("""
                         select exists (select 1 from casting c join break_out b on b.id = c.break_out_id
-                                        where b.studio_id = :studio and b.id <> :but and c.name in (:names)
-                                          and c.verdict <> 'unseen')
+                                        where b.studio_id = :studio and c.name in (:names) and c.verdict <> 'unseen'
+                                          and b.begun_at < (select begun_at from break_out where id = :but))
                         """)
                 .param("studio", studio)
                 .param("but", but)
                 .param("names", names)
                 .query(Boolean.class)
                 .single();
+    }
+
+    /** Puts all that is on record of a tree into the past, for what was done before it was written down here. */
+    void backdate(long tree, Instant at) {
+        OffsetDateTime then = OffsetDateTime.ofInstant(at, ZoneOffset.UTC);
+        for (String sql : List.of(
+                "update tree set created_at = :then where id = :tree",
+                "update break_out set begun_at = :then, closed_at = case when closed_at is null then null else :then end"
+                        + " where tree_id = :tree",
+                "update break_out_event set tapped_at = :then, at = :then where break_out_id = (select id from break_out"
+                        + " where tree_id = :tree)",
+                "update forecast set at = :then where tree_id = :tree",
+                "update cast_again set at = :then where tree_id = :tree")) {
+            jdbc.sql(sql).param("then", then).param("tree", tree).update();
+        }
     }
 
     /** Freezes it. @return false when it is closed already */

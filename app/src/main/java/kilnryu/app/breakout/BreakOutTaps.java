@@ -126,6 +126,9 @@ class BreakOutTaps {
         after.castings().stream()
                 .filter(c -> tap.casting() == null || c.tile().number() == tap.casting())
                 .forEach(c -> store.judged(row.id(), c));
+        if (tap.kind().equals("mass")) {
+            store.weighed(row.id(), after);
+        }
         return first;
     }
 

@@ -8,12 +8,13 @@ import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import kilnryu.app.account.Account;
-import kilnryu.app.diagnosis.Found;
+import kilnryu.app.diagnosis.OnRecord;
 import kilnryu.app.diagnosis.WhyView;
 import kilnryu.app.diagnosis.Whys;
 import kilnryu.app.plan.Plan;
 import kilnryu.app.plan.PlanRecord;
 import kilnryu.app.plan.Plans;
+import kilnryu.app.plan.Stage;
 import kilnryu.app.pour.PouredMold;
 import kilnryu.app.pour.PouredMolds;
 import kilnryu.app.record.BrokenOut;
@@ -26,7 +27,6 @@ import kilnryu.core.diagnosis.FactKey;
 import kilnryu.core.diagnosis.Place;
 import kilnryu.core.piece.Shrinkage;
 import kilnryu.core.sum.Figure;
-import kilnryu.core.tree.Part;
 import org.springframework.stereotype.Component;
 
 /** A break-out with all that belongs to it. */
@@ -95,7 +95,7 @@ class BreakOuts {
         if (tree.plan().tree().isEmpty()) {
             return Optional.empty();
         }
-        Found measured = new Found();
+        OnRecord measured = new OnRecord();
         String here = "/breakout/" + row.tree();
         before(account, row, group)
                 .ifPresent(n -> measured.number(FactKey.PREVIOUS_SAME_PLACE, n, Fact.How.MEASURED, here));
@@ -160,13 +160,33 @@ class BreakOuts {
                         * 100);
     }
 
-    /** How many castings a plan makes. */
-    static int castings(Plan plan) {
-        return plan.tree().stream()
-                .flatMap(t -> t.tree().parts().stream())
-                .filter(p -> p.role() == Part.Role.PIECE)
-                .mapToInt(Part::count)
-                .sum();
+    /** What is kept of plan and pour for the log. */
+    BreakOutStore.Began began(Plans.Saved saved, Optional<PouredMold> mold) {
+        Plan plan = saved.plan();
+        Optional<PouredMold> cast = mold.filter(m -> m.poured().isPresent());
+        String school = plan.fields().get(Stage.FIRING).kept().getOrDefault("school", "");
+        return new BreakOutStore.Began(
+                cast.map(PouredMold::pour).orElse(null),
+                plan.tree().map(t -> t.tree().alloy().key()).orElse(null),
+                plan.shell().isPresent() ? "shell" : plan.block().isPresent() ? "block" : "flask",
+                school.isEmpty() ? null : school,
+                cast.map(PouredMold::by).filter(b -> !b.isEmpty()).orElse(null),
+                cast.flatMap(PouredMold::poured).orElse(null),
+                plan.weighed()
+                        .map(w -> w.cavity().value())
+                        .or(() -> plan.tree().map(t -> t.cavityMetal().value()))
+                        .orElse(null),
+                cast.map(m -> new BreakOutStore.Both(m.mold().fullS() - m.mold().startS(), orNull(m.filled())))
+                        .orElse(BreakOutStore.Both.NONE),
+                cast.map(m -> new BreakOutStore.Both(
+                                m.mold().startS() - m.mold().outS(), orNull(m.stood())))
+                        .orElse(BreakOutStore.Both.NONE),
+                cast.map(m -> new BreakOutStore.Both(m.mold().metalC(), orNull(m.metal())))
+                        .orElse(BreakOutStore.Both.NONE));
+    }
+
+    private static Double orNull(OptionalDouble value) {
+        return value.isPresent() ? value.getAsDouble() : null;
     }
 
     /** As it is frozen when it is closed. */

@@ -138,7 +138,7 @@ record Differences(Map<Thing, Integer> changed) {
 
     String words() {
         return changed.isEmpty()
-                ? "nothing changed yet"
+                ? "nothing in the plan"
                 : changed.keySet().stream().map(Thing::label).collect(Collectors.joining(", "));
     }
 }

@@ -64,6 +64,7 @@ class DemoLoader implements ApplicationRunner {
     private final ShellIntake shells;
     private final FiringIntake firings;
     private final Melting melting;
+    private final YearOfCastings year;
     private final DocumentController documents;
     private final Plans plans;
     private final PasswordEncoder passwords;
@@ -81,6 +82,7 @@ class DemoLoader implements ApplicationRunner {
             ShellIntake shells,
             FiringIntake firings,
             Melting melting,
+            YearOfCastings year,
             PasswordEncoder passwords,
             Clock clock,
             @Value("${kilnryu.demo}") boolean wanted) {
@@ -94,6 +96,7 @@ class DemoLoader implements ApplicationRunner {
         this.shells = shells;
         this.firings = firings;
         this.melting = melting;
+        this.year = year;
         this.passwords = passwords;
         this.clock = clock;
         this.wanted = wanted;
@@ -154,6 +157,7 @@ class DemoLoader implements ApplicationRunner {
             List<Long> inShell = shells(owner.get(), leg);
             firings(owner.get(), trees);
             melting(owner.get(), List.of(trees.get(2), inShell.get(0), inShell.get(1)));
+            year.load(owner.get());
             LOG.info("demo studio loaded");
         }
     }

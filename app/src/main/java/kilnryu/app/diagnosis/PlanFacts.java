@@ -26,7 +26,7 @@ import org.springframework.stereotype.Component;
 @Order(90)
 class PlanFacts implements FactSource {
     @Override
-    public void tell(Account account, Plans.Saved tree, Found found) {
+    public void tell(Account account, Plans.Saved tree, OnRecord found) {
         Plan plan = tree.plan();
         String base = "/trees/" + tree.row().id();
         plan.gating().ifPresent(g -> gating(g.plan(), found, base + "/gating"));
@@ -39,7 +39,7 @@ class PlanFacts implements FactSource {
         system(plan, found, base + "/mold");
     }
 
-    private static void gating(GatingPlan plan, Found found, String page) {
+    private static void gating(GatingPlan plan, OnRecord found, String page) {
         List<Member> vents = plan.assembly().of(Use.VENT);
         boolean rejoins = has(plan, "vent-rejoins.");
         found.word(
@@ -83,7 +83,7 @@ class PlanFacts implements FactSource {
         return m == null ? Double.NaN : m.value();
     }
 
-    private static void cores(GatingPlan plan, Found found, String page) {
+    private static void cores(GatingPlan plan, OnRecord found, String page) {
         List<Form.Core> cores = plan.assembly().of(Use.PIECE).stream()
                 .flatMap(p -> p.form() instanceof Form.Body b ? b.core().stream() : java.util.stream.Stream.empty())
                 .toList();
@@ -105,7 +105,7 @@ class PlanFacts implements FactSource {
         return !pieces.isEmpty() && low * 2 > pieces.size();
     }
 
-    private static void shell(ShellReader.Built built, Found found, String page) {
+    private static void shell(ShellReader.Built built, OnRecord found, String page) {
         double wall = built.plan().thickness().value();
         found.number(FactKey.SHELL_MM, wall, How.PLANNED, page);
         built.plan()
@@ -128,7 +128,7 @@ class PlanFacts implements FactSource {
                 page);
     }
 
-    private static void firing(FiringReader.Firing firing, Found found, String page) {
+    private static void firing(FiringReader.Firing firing, OnRecord found, String page) {
         List<Segment> segments = firing.program().segments();
         segments.stream()
                 .filter(s -> s.stage() == Stage.BURN_OUT || s.stage() == Stage.FIRE)
@@ -142,7 +142,7 @@ class PlanFacts implements FactSource {
     }
 
     /** What the investment of the plan is made of, where it is a tabled one. */
-    private static void system(Plan plan, Found found, String page) {
+    private static void system(Plan plan, OnRecord found, String page) {
         plan.flask()
                 .flatMap(f -> kilnryu.core.material.InvestmentSystem.named(
                         plan.fields().get(kilnryu.app.plan.Stage.MOLD).kept().getOrDefault("system", "")))

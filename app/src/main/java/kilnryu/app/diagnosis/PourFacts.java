@@ -27,7 +27,7 @@ class PourFacts implements FactSource {
     }
 
     @Override
-    public void tell(Account account, Plans.Saved tree, Found found) {
+    public void tell(Account account, Plans.Saved tree, OnRecord found) {
         Optional<PouredMold> mold = poured.of(account.studioId(), tree.row().id());
         mold.ifPresent(m -> of(m, found));
         berths.of(account, tree.row().id(), false)
@@ -35,7 +35,7 @@ class PourFacts implements FactSource {
                 .ifPresent(b -> found.word(FactKey.DRY, "assumed", How.MEASURED, b.address()));
     }
 
-    private static void of(PouredMold m, Found found) {
+    private static void of(PouredMold m, OnRecord found) {
         String day = "/pours/" + m.pour() + "/day";
         String plan = "/pours/" + m.pour();
         Poured.Mold p = m.mold();
@@ -65,7 +65,7 @@ class PourFacts implements FactSource {
         }
     }
 
-    private static void vacuum(PouredMold m, Found found, String day) {
+    private static void vacuum(PouredMold m, OnRecord found, String day) {
         if (!m.mold().vacuum()) {
             found.word(FactKey.VACUUM, "none", How.MEASURED, day);
             return;

@@ -47,7 +47,7 @@ public record WhyView(
 
     public record Choice(String value, String label) {}
 
-    static WhyView of(String title, Diagnosis d, Found found, Units units, String confirmed) {
+    static WhyView of(String title, Diagnosis d, OnRecord found, Units units, String confirmed) {
         List<CauseView> leading = new ArrayList<>();
         List<CauseView> others = new ArrayList<>();
         List<CauseView> out = new ArrayList<>();
@@ -65,7 +65,7 @@ public record WhyView(
                 d.asks().stream().map(a -> ask(a, d)).toList());
     }
 
-    private static CauseView view(Diagnosis.Ranked r, Found found, Units units, String confirmed) {
+    private static CauseView view(Diagnosis.Ranked r, OnRecord found, Units units, String confirmed) {
         Cause c = r.cause();
         List<String> unknown =
                 r.unknown().stream().map(FactKey::inFull).distinct().toList();
@@ -84,7 +84,7 @@ public record WhyView(
                 c.id().equals(confirmed));
     }
 
-    private static List<Line> lines(List<Diagnosis.Evidence> all, Found found, Units units) {
+    private static List<Line> lines(List<Diagnosis.Evidence> all, OnRecord found, Units units) {
         return all.stream()
                 .map(e -> new Line(
                         Spoken.in(e.words(), units),
@@ -99,14 +99,7 @@ public record WhyView(
 
     private static AskView ask(Diagnosis.Ask a, Diagnosis d) {
         FactKey key = a.fact();
-        String between = a.separates().stream()
-                .map(id -> d.causes().stream()
-                        .filter(r -> r.cause().id().equals(id))
-                        .findFirst()
-                        .map(r -> r.cause().name().toLowerCase(Locale.ENGLISH))
-                        .orElse(id))
-                .reduce((x, y) -> x + " or " + y)
-                .orElse("");
+        String between = name(d, 0) + " from " + name(d, 1);
         return new AskView(
                 key.key(),
                 key.inFull(),
@@ -121,6 +114,10 @@ public record WhyView(
                     case CUT -> "cut or assay it";
                     default -> "if anyone remembers";
                 });
+    }
+
+    private static String name(Diagnosis d, int place) {
+        return d.causes().get(place).cause().name().toLowerCase(Locale.ENGLISH);
     }
 
     /** The one change with the most to gain: of the likeliest cause; empty where nothing leads. */

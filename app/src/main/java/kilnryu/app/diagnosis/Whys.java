@@ -42,8 +42,8 @@ public class Whys {
     }
 
     /** @param measured what the break-out itself found out, such as sizes */
-    public WhyView of(Account account, Plans.Saved tree, Asked asked, Found measured) {
-        Found found = measured;
+    public WhyView of(Account account, Plans.Saved tree, Asked asked, OnRecord measured) {
+        OnRecord found = measured;
         asked.answers.forEach((key, value) -> {
             if (key.isNumber()) {
                 found.number(key, Double.parseDouble(value), Fact.How.MEASURED, "#asks");

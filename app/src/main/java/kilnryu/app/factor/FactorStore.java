@@ -1,15 +1,18 @@
 package kilnryu.app.factor;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Replacement;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
 
 @Repository
 public class FactorStore {
@@ -22,17 +25,23 @@ public class FactorStore {
     }
 
     /** One replaced constant. */
-    record Row(String key, double value, String reason, String by) {}
+    record Row(String key, double value, String reason, String by, Instant learned) {}
 
     List<Row> rows(long studio) {
         return jdbc.sql("""
-                        select f.key, f.value, f.reason, a.shown_name
+                        select f.key, f.value, f.reason, a.shown_name, f.learned_at
                           from studio_factor f join account a on a.id = f.account_id
                          where f.studio_id = :studio
                         """)
                 .param("studio", studio)
                 .query((rs, n) -> new Row(
-                        rs.getString("key"), rs.getDouble("value"), rs.getString("reason"), rs.getString("shown_name")))
+                        rs.getString("key"),
+                        rs.getDouble("value"),
+                        rs.getString("reason"),
+                        rs.getString("shown_name"),
+                        rs.getTimestamp("learned_at") == null
+                                ? null
+                                : rs.getTimestamp("learned_at").toInstant()))
                 .list();
     }
 
@@ -42,13 +51,103 @@ public class FactorStore {
         return new Factors(replaced);
     }
 
+    /**
+     * As a tree is reckoned by: what was learned from castings holds only for trees that were made after it was taken.
+     *
+     * @param tree 0 for one that is not saved yet
+     */
+    public Factors of(long studio, long tree) {
+        List<Row> rows = rows(studio);
+        if (tree == 0 || rows.stream().allMatch(r -> r.learned == null)) {
+            return of(studio);
+        }
+        Instant made = jdbc.sql("select created_at from tree where id = :tree")
+                .param("tree", tree)
+                .query((rs, n) -> rs.getTimestamp(1).toInstant())
+                .optional()
+                .orElse(Instant.MAX);
+        Map<String, Replacement> replaced = new HashMap<>();
+        for (Row r : rows) {
+            if (r.learned == null || made.isAfter(r.learned)) {
+                replaced.put(r.key, new Replacement(r.value, r.reason));
+            } else {
+                before(studio, r.key).ifPresent(b -> replaced.put(r.key, b));
+            }
+        }
+        return new Factors(replaced);
+    }
+
+    /** Whether anything was learned: then trees of different age are reckoned differently. */
+    public boolean hasLearned(long studio) {
+        return rows(studio).stream().anyMatch(r -> r.learned != null);
+    }
+
+    private Optional<Replacement> before(long studio, String key) {
+        return jdbc.sql("""
+                        select before_value, before_reason from studio_factor
+                         where studio_id = :studio and key = :key and before_value is not null
+                        """)
+                .param("studio", studio)
+                .param("key", key)
+                .query((rs, n) -> new Replacement(rs.getDouble(1), rs.getString(2)))
+                .optional();
+    }
+
+    /** What a studio took from its own castings: its value, its reason, from when on. */
+    public record Learned(double value, String reason, Instant since) {}
+
+    public Map<String, Learned> learned(long studio) {
+        Map<String, Learned> all = new HashMap<>();
+        rows(studio).stream()
+                .filter(r -> r.learned != null)
+                .forEach(r -> all.put(r.key, new Learned(r.value, r.reason, r.learned)));
+        return all;
+    }
+
+    /** Takes what was learned; what stood there before comes back when it is given back. */
+    public void learn(long studio, String key, Replacement own, long account) {
+        jdbc.sql("""
+                        insert into studio_factor (studio_id, key, value, reason, account_id, at, learned_at)
+                        values (:studio, :key, :value, :reason, :account, :now, :now)
+                        on conflict (studio_id, key) do update
+                        set before_value = case when studio_factor.learned_at is null then studio_factor.value
+                                                else studio_factor.before_value end,
+                            before_reason = case when studio_factor.learned_at is null then studio_factor.reason
+                                                 else studio_factor.before_reason end,
+                            value = excluded.value, reason = excluded.reason, account_id = excluded.account_id,
+                            at = excluded.at, learned_at = excluded.learned_at
+                        """)
+                .param("studio", studio)
+                .param("key", key)
+                .param("value", own.value())
+                .param("reason", own.reason())
+                .param("account", account)
+                .param("now", OffsetDateTime.ofInstant(clock.instant(), ZoneOffset.UTC))
+                .update();
+    }
+
+    /** Gives back what was learned. */
+    @Transactional
+    public void giveBack(long studio, String key) {
+        jdbc.sql("""
+                        update studio_factor set value = before_value, reason = before_reason, learned_at = null,
+                               before_value = null, before_reason = null
+                         where studio_id = :studio and key = :key and learned_at is not null and before_value is not null
+                        """).param("studio", studio).param("key", key).update();
+        jdbc.sql("delete from studio_factor where studio_id = :studio and key = :key and learned_at is not null")
+                .param("studio", studio)
+                .param("key", key)
+                .update();
+    }
+
     void replace(long studio, String key, Replacement own, long account) {
         jdbc.sql("""
                         insert into studio_factor (studio_id, key, value, reason, account_id, at)
                         values (:studio, :key, :value, :reason, :account, :now)
                         on conflict (studio_id, key) do update
                         set value = excluded.value, reason = excluded.reason,
-                            account_id = excluded.account_id, at = excluded.at
+                            account_id = excluded.account_id, at = excluded.at,
+                            learned_at = null, before_value = null, before_reason = null
                         """)
                 .param("studio", studio)
                 .param("key", key)

@@ -28,25 +28,35 @@ public class PhotoStore {
     record Row(long id, String caption, int width, int height, Instant at) {}
 
     /** What a photo shows: a piece, what came of a blend's trial, a load in its kiln, or castings as they came out; the others are null. */
-    private record Shows(Long piece, Long trial, Long firing, Long breakOut) {}
+    private record Shows(Long piece, Long trial, Long firing, Long breakOut, Long tree, Long patina) {}
 
     void keep(Account account, long piece, String caption, Photo photo) {
-        keep(account, new Shows(piece, null, null, null), caption, photo);
+        keep(account, new Shows(piece, null, null, null, null, null), caption, photo);
     }
 
     /** A photo of what came of a blend's trial. */
     public void keepOfTrial(Account account, long trial, Photo photo) {
-        keep(account, new Shows(null, trial, null, null), "", photo);
+        keep(account, new Shows(null, trial, null, null, null, null), "", photo);
     }
 
     /** A photo of a load as it stands. */
     public void keepOfFiring(Account account, long firing, Photo photo) {
-        keep(account, new Shows(null, null, firing, null), "", photo);
+        keep(account, new Shows(null, null, firing, null, null, null), "", photo);
     }
 
     /** A photo of castings as they came out. @return its number */
     public long keepOfBreakOut(Account account, long breakOut, Photo photo) {
-        return keep(account, new Shows(null, null, null, breakOut), "", photo);
+        return keep(account, new Shows(null, null, null, breakOut, null, null), "", photo);
+    }
+
+    /** A photo of a tree's work that somebody signs off. @return its number */
+    public long keepOfTree(Account account, long tree, Photo photo) {
+        return keep(account, new Shows(null, null, null, null, tree, null), "", photo);
+    }
+
+    /** A swatch of a patina. @return its number */
+    public long keepOfPatina(Account account, long patina, Photo photo) {
+        return keep(account, new Shows(null, null, null, null, null, patina), "", photo);
     }
 
     /** The first photo of each of a studio's pieces: the one it is known by. */
@@ -65,9 +75,9 @@ public class PhotoStore {
 
     private long keep(Account account, Shows shows, String caption, Photo photo) {
         return jdbc.sql("""
-                        insert into photo (studio_id, piece_id, blend_trial_id, firing_id, break_out_id, caption, jpeg, width, height,
+                        insert into photo (studio_id, piece_id, blend_trial_id, firing_id, break_out_id, tree_id, patina_id, caption, jpeg, width, height,
                                account_id, at)
-                        values (:studio, :piece, :trial, :firing, :breakOut, :caption, :jpeg, :width, :height, :account, :now)
+                        values (:studio, :piece, :trial, :firing, :breakOut, :tree, :patina, :caption, :jpeg, :width, :height, :account, :now)
                         returning id
                         """)
                 .param("studio", account.studioId())
@@ -75,6 +85,8 @@ public class PhotoStore {
                 .param("trial", shows.trial, Types.BIGINT)
                 .param("firing", shows.firing, Types.BIGINT)
                 .param("breakOut", shows.breakOut, Types.BIGINT)
+                .param("tree", shows.tree, Types.BIGINT)
+                .param("patina", shows.patina, Types.BIGINT)
                 .param("caption", caption)
                 .param("jpeg", photo.jpeg())
                 .param("width", photo.width())

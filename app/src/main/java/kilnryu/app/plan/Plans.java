@@ -94,7 +94,7 @@ public class Plans {
 
     /** The studio's factors, and over them those that came with an imported tree. */
     Factors factors(Account account, long tree) {
-        return carriedOver(factors.of(account.studioId()), tree);
+        return carriedOver(factors.of(account.studioId(), tree), tree);
     }
 
     private Factors carriedOver(Factors studio, long tree) {
@@ -321,7 +321,8 @@ public class Plans {
 
     private Saved saved(Account account, TreeStore.Row row, Factors studio, Plan.Reading usual) {
         Map<Stage, Sheet> stages = sheets(row.id());
-        Factors own = carriedOver(studio, row.id());
+        Factors own = carriedOver(
+                factors.hasLearned(account.studioId()) ? factors.of(account.studioId(), row.id()) : studio, row.id());
         Plan plan =
                 own == studio ? Plan.read(meshed(account, texts(stages)), usual) : read(account, texts(stages), own);
         return new Saved(row, stages, plan, own);

@@ -163,6 +163,7 @@ class PourStore {
                          where t.studio_id = :studio and t.flask is not null and t.archived_at is null
                            and not exists (select 1 from pour_mold m join pour p on p.id = m.pour_id
                                             where m.tree_id = t.id and p.id <> :pour and p.state <> 'archived')
+                           and not exists (select 1 from break_out b where b.tree_id = t.id)
                          order by t.updated_at desc, t.id limit 60
                         """)
                 .param("studio", studio)

@@ -21,6 +21,7 @@ import kilnryu.app.record.Poured;
  * @param gauge kPa vacuum at it, else on trial
  * @param clean whether somebody tapped that cracks were patched and ash blown out
  * @param warm whether the charge was ticked as dry and warm
+ * @param by who stood at the pot, else who tapped it full
  * @param charged its share of what was weighed in, less its share of what was poured back, g
  */
 public record PouredMold(
@@ -42,11 +43,20 @@ public record PouredMold(
         String noVacuum,
         boolean clean,
         boolean warm,
+        String by,
         OptionalDouble charged) {
 
     /** When the metal stood in it; empty where none came. */
     public Optional<Instant> poured() {
         return end.filter(e -> start.isPresent());
+    }
+
+    /** Seconds from the first metal until it stood. */
+    public OptionalDouble filled() {
+        return start.isPresent() && end.isPresent()
+                ? OptionalDouble.of(
+                        java.time.Duration.between(start.get(), end.get()).toMillis() / 1000.0)
+                : OptionalDouble.empty();
     }
 
     /** The face of its cavity as the metal came, by the plan's own cooling; empty where it was not tapped out of a kiln. */

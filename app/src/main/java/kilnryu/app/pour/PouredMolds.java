@@ -76,7 +76,16 @@ public class PouredMolds {
                 cast.noVacuum(),
                 cast.clean(),
                 course.ticked().contains("charge-dry"),
+                course.people().getOrDefault("Pot", tappedBy(events, cast.plan().tree())),
                 charged(row, plan, cast.plan(), events));
+    }
+
+    private static String tappedBy(List<PourStore.Event> events, long tree) {
+        return events.stream()
+                .filter(e -> e.kind().equals("start") && Long.valueOf(tree).equals(e.tree()))
+                .reduce((a, b) -> b)
+                .map(PourStore.Event::by)
+                .orElse("");
     }
 
     /** By the molds' planned metal each has its share of what was weighed in; what was poured back is taken off. */

@@ -144,7 +144,7 @@ public class TreeStore {
                    (select count(*) from dip d where d.run_id = r.id and not d.removed) as coats_on,
                    (select count(*) from shell_coat c where c.run_id = r.id) as coats,
                    x.id as mix_id, x.tree_id is null as mix_shared, x.ended_at is not null as mix_ended,
-                   p.id as pour_id, p.name as pour_name, p.came
+                   p.id as pour_id, p.name as pour_name, p.came, o.castings, o.good, o.unseen
               from (%s) t
               left join lateral (select f.* from firing_mold m join firing f on f.id = m.firing_id
                                   where m.tree_id = t.id and f.archived_at is null
@@ -165,6 +165,9 @@ public class TreeStore {
                                    from pour_mold m join pour p on p.id = m.pour_id
                                   where m.tree_id = t.id and p.state in ('running', 'done')
                                   order by p.begun_at desc limit 1) p on true
+              left join lateral (select count(*) as castings, count(*) filter (where c.verdict = 'good') as good,
+                                        count(*) filter (where c.verdict = 'unseen') as unseen
+                                   from casting c join break_out b on b.id = c.break_out_id where b.tree_id = t.id) o on true
             """;
 
     /**
@@ -294,7 +297,9 @@ public class TreeStore {
     public List<Row> inWork(long studio, Instant from, Instant until, int most) {
         String which = """
                 select * from tree
-                 where studio_id = :studio and archived_at is null and id in (
+                 where studio_id = :studio and archived_at is null
+                   and id not in (select b.tree_id from break_out b where b.studio_id = :studio and b.state = 'done')
+                   and id in (
                    select m.tree_id from firing_mold m join firing f on f.id = m.firing_id
                     where f.studio_id = :studio and f.archived_at is null
                       and (f.state in ('planned', 'running') or f.ended_at > :from)
@@ -434,6 +439,15 @@ public class TreeStore {
     }
 
     private static Stand stand(ResultSet rs) throws SQLException {
+        long castings = rs.getLong("castings");
+        if (castings > 0) {
+            long unseen = rs.getLong("unseen");
+            return new Stand(
+                    5,
+                    "opened, " + rs.getLong("good") + " of " + castings + " good"
+                            + (unseen > 0 ? ", " + unseen + " not looked at" : ""),
+                    "/breakout/" + rs.getLong("id"));
+        }
         String came = rs.getString("came");
         if (came != null && POURED.contains(came)) {
             return new Stand(

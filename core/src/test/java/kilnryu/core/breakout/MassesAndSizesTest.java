@@ -97,4 +97,12 @@ class MassesAndSizesTest {
         assertThat(bare.ratio().orElseThrow()).isEqualTo(7.9 / 8, within(1e-12));
         assertThat(bare.judged()).isEqualTo(SizePair.Judged.NOT_YET);
     }
+
+    @Test
+    void theSawTakesItsBladeTimesTheGates() {
+        // 12 gates of 7 mm2, blade 0.8 mm, silver 10.36: 12 x 0.07 cm2 x 0.08 cm x 10.36
+        assertThat(Sawing.chips(12, 7, 0.8, 10.36).value()).isEqualTo(12 * 0.07 * 0.08 * 10.36, within(1e-9));
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> Sawing.chips(0, 7, 0.8, 10))
+                .isInstanceOf(IllegalArgumentException.class);
+    }
 }

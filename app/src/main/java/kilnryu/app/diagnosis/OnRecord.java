@@ -7,23 +7,23 @@ import kilnryu.core.diagnosis.FactKey;
 import kilnryu.core.diagnosis.Facts;
 
 /** Facts with the place of the record each comes from; what was found first stays. */
-public final class Found {
+public final class OnRecord {
     private final Map<FactKey, Fact> facts = new EnumMap<>(FactKey.class);
     private final Map<FactKey, String> places = new EnumMap<>(FactKey.class);
 
     /** @param address the page on which it stands */
-    public Found number(FactKey key, double value, Fact.How how, String address) {
+    public OnRecord number(FactKey key, double value, Fact.How how, String address) {
         return Double.isFinite(value) ? put(key, Fact.number(value, how), address) : this;
     }
 
-    public Found word(FactKey key, String value, Fact.How how, String address) {
+    public OnRecord word(FactKey key, String value, Fact.How how, String address) {
         if (!key.words().contains(value)) {
             throw new IllegalArgumentException(key.key() + " cannot be " + value);
         }
         return put(key, Fact.word(value, how), address);
     }
 
-    private Found put(FactKey key, Fact fact, String address) {
+    private OnRecord put(FactKey key, Fact fact, String address) {
         if (!facts.containsKey(key)) {
             facts.put(key, fact);
             places.put(key, address);

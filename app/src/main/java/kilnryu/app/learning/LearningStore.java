@@ -1,0 +1,287 @@
+package kilnryu.app.learning;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import kilnryu.app.account.Account;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** What the log of a studio holds, counted and paired. */
+@Repository
+class LearningStore {
+    private static final TypeReference<LinkedHashMap<String, String>> TEXTS = new TypeReference<>() {};
+
+    private final JdbcClient jdbc;
+    private final Clock clock;
+    private final JsonMapper json = JsonMapper.builder().build();
+
+    LearningStore(JdbcClient jdbc, Clock clock) {
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /** Castings of a kind: good at the first look, and all that were looked at. */
+    record Count(String of, int good, int made) {}
+
+    /** What castings can be grouped by. */
+    enum By {
+        SCHOOL("school", "coalesce(b.school, 'no school chosen')"),
+        ALLOY("alloy", "coalesce(b.alloy, 'unknown')"),
+        PIECE("piece", "c.name"),
+        MOLD("kind of mold", "coalesce(b.mold_kind, 'unknown')"),
+        SEASON(
+                "season",
+                "(array['winter', 'winter', 'spring', 'spring', 'spring', 'summer', 'summer', 'summer', 'autumn', 'autumn',"
+                        + " 'autumn', 'winter'])[extract(month from coalesce(b.poured_at, b.begun_at))::int]"),
+        PERSON("person at the pot", "coalesce(b.poured_by, 'not on record')");
+
+        private final String label;
+        private final String sql;
+
+        By(String label, String sql) {
+            this.label = label;
+            this.sql = sql;
+        }
+
+        String key() {
+            return name().toLowerCase(java.util.Locale.ROOT);
+        }
+
+        String label() {
+            return label;
+        }
+    }
+
+    List<Count> yields(long studio, By by, int most) {
+        return jdbc.sql("select " + by.sql + """
+                         as of_what, count(*) filter (where c.first_verdict = 'good') as good, count(*) as made
+                          from casting c join break_out b on b.id = c.break_out_id
+                         where b.studio_id = :studio and c.first_verdict <> 'unseen'
+                         group by 1 order by made desc, 1 limit :most
+                        """)
+                .param("studio", studio)
+                .param("most", most)
+                .query((rs, n) -> new Count(rs.getString("of_what"), rs.getInt("good"), rs.getInt("made")))
+                .list();
+    }
+
+    Count all(long studio) {
+        return jdbc.sql("""
+                        select count(*) filter (where c.first_verdict = 'good') as good, count(*) as made
+                          from casting c join break_out b on b.id = c.break_out_id
+                         where b.studio_id = :studio and c.first_verdict <> 'unseen'
+                        """)
+                .param("studio", studio)
+                .query((rs, n) -> new Count("all", rs.getInt("good"), rs.getInt("made")))
+                .single();
+    }
+
+    /** Plan and actual of one thing. @param group of those that share a factor; @param made when its tree was planned */
+    record Paired(String group, String of, String address, double planned, double actual, Instant made) {}
+
+    List<Paired> masses(long studio, int most) {
+        return paired("b.alloy", "planned_g", "cast_g", studio, most);
+    }
+
+    List<Paired> fills(long studio, int most) {
+        return paired("b.mold_kind", "fill_planned_s", "fill_s", studio, most);
+    }
+
+    List<Paired> carries(long studio, int most) {
+        return paired("b.mold_kind", "stood_planned_s", "stood_s", studio, most);
+    }
+
+    List<Paired> heats(long studio, int most) {
+        return paired("b.alloy", "metal_planned_c", "metal_c", studio, most);
+    }
+
+    private List<Paired> paired(String group, String planned, String actual, long studio, int most) {
+        return jdbc.sql("select " + group + " as of_group, t.name, t.id, b." + planned + " as planned, b." + actual
+                        + " as actual, t.created_at as made, coalesce(b.poured_at, b.begun_at) as at from break_out b join tree t on t.id = b.tree_id"
+                        + " where b.studio_id = :studio and b." + planned + " > 0 and b." + actual + " > 0 and " + group
+                        + " is not null order by at desc limit :most")
+                .param("studio", studio)
+                .param("most", most)
+                .query((rs, n) -> new Paired(
+                        rs.getString("of_group"),
+                        rs.getString("name"),
+                        "/breakout/" + rs.getLong("id"),
+                        rs.getDouble("planned"),
+                        rs.getDouble("actual"),
+                        rs.getTimestamp("made").toInstant()))
+                .list();
+    }
+
+    /** Sizes as they were measured cold: casting over what it was molded on. */
+    record Sized(
+            String alloy,
+            String kind,
+            String way,
+            String of,
+            String place,
+            long tree,
+            double before,
+            double casting,
+            Instant at) {}
+
+    List<Sized> sizes(long studio, int most) {
+        return jdbc.sql("""
+                        select b.alloy, b.mold_kind, e.fields->>'way' as way, t.name, t.id, e.fields->>'place' as place, e.at,
+                               coalesce(e.fields->>'print', e.fields->>'pattern')::float8 as was,
+                               (e.fields->>'casting')::float8 as casting
+                          from break_out_event e join break_out b on b.id = e.break_out_id join tree t on t.id = b.tree_id
+                         where e.kind = 'size' and b.studio_id = :studio and b.alloy is not null
+                           and coalesce(e.fields->>'hot', '') = '' and e.fields->>'casting' is not null
+                           and coalesce(e.fields->>'print', e.fields->>'pattern') is not null
+                           and not exists (select 1 from break_out_event u where u.break_out_id = b.id and u.kind = 'unsize'
+                                              and u.fields->>'size' = e.id::text)
+                         order by e.id desc limit :most
+                        """)
+                .param("studio", studio)
+                .param("most", most)
+                .query((rs, n) -> new Sized(
+                        rs.getString("alloy"),
+                        rs.getString("mold_kind"),
+                        rs.getString("way"),
+                        rs.getString("name"),
+                        rs.getString("place"),
+                        rs.getLong("id"),
+                        rs.getDouble("was"),
+                        rs.getDouble("casting"),
+                        rs.getTimestamp("at").toInstant()))
+                .list();
+    }
+
+    /** Hours of firings that were not given up: of the program, and as it ran. */
+    List<Paired> firings(long studio, int most) {
+        return jdbc.sql("""
+                        select coalesce(k.name, 'no kiln') as of_group, f.name, f.id, f.ended_at,
+                               coalesce((f.frozen->'course'->>'minutes')::float8, (f.frozen->>'minutes')::float8) as planned,
+                               extract(epoch from f.ended_at - f.started_at) / 60 as actual
+                          from firing f left join kiln k on k.id = f.kiln_id
+                         where f.studio_id = :studio and f.ended_at is not null and f.frozen is not null
+                           and coalesce(f.ended_as, '') not like 'given up%'
+                         order by f.ended_at desc limit :most
+                        """)
+                .param("studio", studio)
+                .param("most", most)
+                .query((rs, n) -> new Paired(
+                        rs.getString("of_group"),
+                        rs.getString("name"),
+                        "/firings/" + rs.getLong("id"),
+                        rs.getDouble("planned"),
+                        rs.getDouble("actual"),
+                        rs.getTimestamp("ended_at").toInstant()))
+                .list();
+    }
+
+    /** A forecast of a tree that has been looked at whole. */
+    record Foreseen(String by, String tree, long id, int expected, int came, int made, String why, Instant at) {}
+
+    List<Foreseen> forecasts(long studio, int most) {
+        return jdbc.sql("""
+                        select a.shown_name, t.name, t.id, f.good, f.made, f.why, f.at,
+                               count(c.id) filter (where c.verdict = 'good') as came
+                          from forecast f join tree t on t.id = f.tree_id join account a on a.id = f.account_id
+                          join break_out b on b.tree_id = t.id join casting c on c.break_out_id = b.id
+                         where t.studio_id = :studio
+                         group by f.id, a.shown_name, t.name, t.id
+                        having bool_and(c.verdict <> 'unseen')
+                         order by f.at desc limit :most
+                        """)
+                .param("studio", studio)
+                .param("most", most)
+                .query((rs, n) -> new Foreseen(
+                        rs.getString("shown_name"),
+                        rs.getString("name"),
+                        rs.getLong("id"),
+                        rs.getInt("good"),
+                        rs.getInt("came"),
+                        rs.getInt("made"),
+                        rs.getString("why"),
+                        rs.getTimestamp("at").toInstant()))
+                .list();
+    }
+
+    /** How often each kind of defect was pinned. */
+    List<Count> defects(long studio, int most) {
+        return jdbc.sql("""
+                        select e.fields->>'defect' as kind, count(distinct (e.break_out_id, e.casting)) as castings,
+                               count(distinct e.break_out_id) as trees
+                          from break_out_event e join break_out b on b.id = e.break_out_id
+                         where b.studio_id = :studio and e.kind = 'pin'
+                         group by 1 order by 2 desc limit :most
+                        """)
+                .param("studio", studio)
+                .param("most", most)
+                .query((rs, n) -> new Count(rs.getString("kind"), rs.getInt("trees"), rs.getInt("castings")))
+                .list();
+    }
+
+    /** A note from elsewhere. */
+    record Note(long id, Map<String, String> fields, int version, boolean archived, String by, Instant at) {}
+
+    List<Note> notes(long studio, boolean archived) {
+        return jdbc.sql("""
+                        select n.*, a.shown_name from note_elsewhere n join account a on a.id = n.account_id
+                         where n.studio_id = :studio and n.archived = :archived order by n.at desc limit 200
+                        """)
+                .param("studio", studio)
+                .param("archived", archived)
+                .query((rs, n) -> new Note(
+                        rs.getLong("id"),
+                        json.readValue(rs.getString("fields"), TEXTS),
+                        rs.getInt("version"),
+                        rs.getBoolean("archived"),
+                        rs.getString("shown_name"),
+                        rs.getTimestamp("at").toInstant()))
+                .list();
+    }
+
+    /** @param id 0 for a new one. @return false when someone else saved in between */
+    boolean keep(Account account, long id, int version, Map<String, String> fields) {
+        String text = json.writeValueAsString(fields);
+        OffsetDateTime now = OffsetDateTime.ofInstant(clock.instant(), ZoneOffset.UTC);
+        if (id == 0) {
+            return jdbc.sql("""
+                            insert into note_elsewhere (studio_id, fields, account_id, at)
+                            values (:studio, :fields::json, :account, :now)
+                            """)
+                            .param("studio", account.studioId())
+                            .param("fields", text)
+                            .param("account", account.id())
+                            .param("now", now)
+                            .update()
+                    == 1;
+        }
+        return jdbc.sql("""
+                        update note_elsewhere set fields = :fields::json, version = version + 1
+                         where id = :id and studio_id = :studio and version = :version
+                        """)
+                        .param("fields", text)
+                        .param("id", id)
+                        .param("studio", account.studioId())
+                        .param("version", version)
+                        .update()
+                == 1;
+    }
+
+    boolean archive(long studio, long id, boolean away) {
+        return jdbc.sql("""
+                        update note_elsewhere set archived = :away, version = version + 1
+                         where id = :id and studio_id = :studio
+                        """)
+                        .param("away", away)
+                        .param("id", id)
+                        .param("studio", studio)
+                        .update()
+                == 1;
+    }
+}
