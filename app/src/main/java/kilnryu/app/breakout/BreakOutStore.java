@@ -349,6 +349,93 @@ class BreakOutStore {
         }
     }
 
+    /** Names of castings that were broken out, those with most defects first. */
+    List<String> names(long studio, int most) {
+        return jdbc.sql("""
+                        select c.name from casting c join break_out b on b.id = c.break_out_id
+                         where b.studio_id = :studio
+                         group by c.name order by count(*) filter (where c.first_verdict <> 'good') desc, c.name limit :most
+                        """)
+                .param("studio", studio)
+                .param("most", most)
+                .query(String.class)
+                .list();
+    }
+
+    int castings(long studio, String name) {
+        return jdbc.sql("""
+                        select count(*) from casting c join break_out b on b.id = c.break_out_id
+                         where b.studio_id = :studio and c.name = :name and c.verdict <> 'unseen'
+                        """)
+                .param("studio", studio)
+                .param("name", name)
+                .query(Integer.class)
+                .single();
+    }
+
+    /** A defect on the drawing of a casting. */
+    record Pinned(long breakOut, int casting, String kind, double x, double y) {}
+
+    List<Pinned> pins(long studio, String name, int most) {
+        return jdbc.sql("""
+                        select e.break_out_id, e.casting, e.fields->>'defect' as kind, (e.fields->>'x')::float8 as x,
+                               (e.fields->>'y')::float8 as y
+                          from casting c join break_out b on b.id = c.break_out_id
+                          join break_out_event e on e.break_out_id = b.id and e.casting = c.number and e.kind = 'pin'
+                         where b.studio_id = :studio and c.name = :name and e.fields->>'photo' is null
+                           and not exists (select 1 from break_out_event u where u.break_out_id = b.id and u.kind = 'unpin'
+                                              and u.fields->>'pin' = e.id::text)
+                         order by e.id desc limit :most
+                        """)
+                .param("studio", studio)
+                .param("name", name)
+                .param("most", most)
+                .query((rs, n) -> new Pinned(
+                        rs.getLong("break_out_id"),
+                        rs.getInt("casting"),
+                        rs.getString("kind"),
+                        rs.getDouble("x"),
+                        rs.getDouble("y")))
+                .list();
+    }
+
+    /** How a casting of this name was drawn last. */
+    Optional<Tile> tile(long studio, String name) {
+        return jdbc.sql("""
+                        select b.* from break_out b join casting c on c.break_out_id = b.id
+                         where b.studio_id = :studio and c.name = :name order by b.begun_at desc, b.id desc limit 1
+                        """)
+                .param("studio", studio)
+                .param("name", name)
+                .query((rs, n) -> row(rs))
+                .optional()
+                .flatMap(r ->
+                        r.tiles().stream().filter(t -> t.name().equals(name)).findFirst());
+    }
+
+    /** A tree of which the caster found the cause. */
+    record Solved(long tree, String cause) {}
+
+    List<Solved> solved(long studio, int most) {
+        return jdbc.sql("""
+                        select b.tree_id, last.cause from break_out b
+                          join lateral (select e.fields->>'cause' as cause from break_out_event e
+                                         where e.break_out_id = b.id and e.kind = 'cause' order by e.id desc limit 1) last on true
+                         where b.studio_id = :studio and last.cause <> '' order by b.begun_at desc limit :most
+                        """)
+                .param("studio", studio)
+                .param("most", most)
+                .query((rs, n) -> new Solved(rs.getLong("tree_id"), rs.getString("cause")))
+                .list();
+    }
+
+    Optional<Instant> lastOpened(long studio) {
+        return jdbc.sql("select max(coalesce(poured_at, begun_at)) from break_out where studio_id = :studio")
+                .param("studio", studio)
+                .query((rs, n) -> Optional.ofNullable(instant(rs.getTimestamp(1))))
+                .single();
+    }
+
     /** Freezes it. @return false when it is closed already */
     boolean close(long id, String record) {
         return jdbc.sql("""

@@ -92,9 +92,24 @@ class BreakOuts {
     /** Why, for one group of defects; empty where none is pinned or the plan cannot be read. */
     Optional<WhyView> why(
             Account account, Plans.Saved tree, BreakOutStore.Row row, BreakOutCourse course, Groups.Group group) {
-        if (tree.plan().tree().isEmpty()) {
-            return Optional.empty();
-        }
+        return tree.plan().tree().isEmpty()
+                ? Optional.empty()
+                : Optional.of(
+                        whys.of(account, tree, asked(course, group), measured(account, tree, row, course, group)));
+    }
+
+    /** What is on record of it, in words, without a judgement. */
+    List<String> facts(
+            Account account, Plans.Saved tree, BreakOutStore.Row row, BreakOutCourse course, Groups.Group group) {
+        return whys.facts(account, tree, asked(course, group), measured(account, tree, row, course, group));
+    }
+
+    private static Whys.Asked asked(BreakOutCourse course, Groups.Group group) {
+        return new Whys.Asked(group.title(), group.defects(), course.facts(), course.cause());
+    }
+
+    private OnRecord measured(
+            Account account, Plans.Saved tree, BreakOutStore.Row row, BreakOutCourse course, Groups.Group group) {
         OnRecord measured = new OnRecord();
         String here = "/breakout/" + row.tree();
         before(account, row, group)
@@ -112,11 +127,7 @@ class BreakOuts {
             }
             measured.word(FactKey.MOVED_EARLY, o.early() ? "yes" : "no", Fact.How.MEASURED, here + "/cooling");
         });
-        return Optional.of(whys.of(
-                account,
-                tree,
-                new Whys.Asked(group.title(), group.defects(), course.facts(), course.cause()),
-                measured));
+        return measured;
     }
 
     /** Castings of the same name in other trees that had it at one of these places; empty where nobody said where. */

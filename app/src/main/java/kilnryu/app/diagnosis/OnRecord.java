@@ -1,7 +1,11 @@
 package kilnryu.app.diagnosis;
 
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
+import kilnryu.app.web.Show;
+import kilnryu.app.web.Spoken;
+import kilnryu.app.web.Units;
 import kilnryu.core.diagnosis.Fact;
 import kilnryu.core.diagnosis.FactKey;
 import kilnryu.core.diagnosis.Facts;
@@ -33,6 +37,23 @@ public final class OnRecord {
 
     public Facts facts() {
         return Facts.of(facts);
+    }
+
+    /** Each fact in words, as it is known. */
+    List<String> words(Units units) {
+        return facts.entrySet().stream()
+                .map(e -> Spoken.in(
+                        e.getKey().inFull() + ": "
+                                + (e.getKey().isNumber()
+                                        ? (Show.exact(Math.round(e.getValue().number() * 100) / 100.0) + " "
+                                                        + e.getKey().unit())
+                                                .strip()
+                                        : e.getValue().word().replace('-', ' '))
+                                + (e.getValue().how() == Fact.How.MEASURED
+                                        ? ""
+                                        : " (" + e.getValue().how().key() + ")"),
+                        units))
+                .toList();
     }
 
     /** Empty where it is not known, or follows from the question. */

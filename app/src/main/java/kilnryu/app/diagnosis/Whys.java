@@ -43,15 +43,7 @@ public class Whys {
 
     /** @param measured what the break-out itself found out, such as sizes */
     public WhyView of(Account account, Plans.Saved tree, Asked asked, OnRecord measured) {
-        OnRecord found = measured;
-        asked.answers.forEach((key, value) -> {
-            if (key.isNumber()) {
-                found.number(key, Double.parseDouble(value), Fact.How.MEASURED, "#asks");
-            } else {
-                found.word(key, value, Fact.How.MEASURED, "#asks");
-            }
-        });
-        sources.forEach(s -> s.tell(account, tree, found));
+        OnRecord found = gathered(account, tree, asked, measured);
         Case what = new Case(
                 tree.plan().tree().orElseThrow().tree().alloy(),
                 kind(tree.plan()),
@@ -65,6 +57,24 @@ public class Whys {
                 found,
                 account.units(),
                 asked.confirmed);
+    }
+
+    /** What is on record, in words, without a judgement. */
+    public List<String> facts(Account account, Plans.Saved tree, Asked asked, OnRecord measured) {
+        return gathered(account, tree, asked, measured).words(account.units());
+    }
+
+    private OnRecord gathered(Account account, Plans.Saved tree, Asked asked, OnRecord measured) {
+        OnRecord found = measured;
+        asked.answers.forEach((key, value) -> {
+            if (key.isNumber()) {
+                found.number(key, Double.parseDouble(value), Fact.How.MEASURED, "#asks");
+            } else {
+                found.word(key, value, Fact.How.MEASURED, "#asks");
+            }
+        });
+        sources.forEach(s -> s.tell(account, tree, found));
+        return found;
     }
 
     private static Case.Kind kind(Plan plan) {

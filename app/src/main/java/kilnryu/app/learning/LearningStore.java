@@ -182,6 +182,56 @@ class LearningStore {
                 .list();
     }
 
+    /** Minutes from the powder in the water until the mix was seen matt. */
+    List<Paired> workingTimes(long studio, int most) {
+        return jdbc.sql("""
+                        select x.id, x.working_min as planned, t.name, t.id as tree, t.created_at as made,
+                               extract(epoch from min(e.at) - x.powder_in_at) / 60 as actual
+                          from mix_session x join mix_event e on e.mix_session_id = x.id join tree t on t.id = x.tree_id
+                         where x.studio_id = :studio and not x.given_up and x.powder_in_at is not null and e.kind = 'done'
+                           and (x.steps->e.step)->>'done' like 'Matt%' and e.at > x.powder_in_at
+                         group by x.id, t.id order by x.started_at desc limit :most
+                        """)
+                .param("studio", studio)
+                .param("most", most)
+                .query((rs, n) -> new Paired(
+                        "mix",
+                        rs.getString("name"),
+                        "/trees/" + rs.getLong("tree") + "/bench",
+                        rs.getDouble("planned"),
+                        rs.getDouble("actual"),
+                        rs.getTimestamp("made").toInstant()))
+                .list();
+    }
+
+    /** Minutes from the furnace on until the pot left it. */
+    List<Paired> melts(long studio, int most) {
+        return jdbc
+                .sql("""
+                        select p.id, p.name, p.created_at as made, p.record->'poured'->>'furnace' as furnace,
+                               (p.record->'poured'->>'meltMin')::float8 as planned,
+                               extract(epoch from min(e.tapped_at) filter (where e.kind = 'potout')
+                                                - min(e.tapped_at) filter (where e.kind = 'tick'
+                                                                             and e.fields->>'step' = 'melt-on')) / 60 as actual
+                          from pour p join pour_event e on e.pour_id = p.id
+                         where p.studio_id = :studio and p.record is not null
+                         group by p.id order by p.begun_at desc limit :most
+                        """)
+                .param("studio", studio)
+                .param("most", most)
+                .query((rs, n) -> new Paired(
+                        rs.getString("furnace"),
+                        rs.getString("name"),
+                        "/pours/" + rs.getLong("id") + "/day",
+                        rs.getDouble("planned"),
+                        rs.getDouble("actual"),
+                        rs.getTimestamp("made").toInstant()))
+                .list()
+                .stream()
+                .filter(p -> p.planned() > 0 && p.actual() > 1 && p.group() != null)
+                .toList();
+    }
+
     /** A forecast of a tree that has been looked at whole. */
     record Foreseen(String by, String tree, long id, int expected, int came, int made, String why, Instant at) {}
 

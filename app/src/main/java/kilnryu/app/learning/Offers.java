@@ -9,6 +9,7 @@ import kilnryu.app.account.Account;
 import kilnryu.app.factor.Catalogue;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.web.Show;
+import kilnryu.core.flask.FlaskPlanner;
 import kilnryu.core.learning.Learned;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.piece.Shrinkage;
@@ -67,7 +68,40 @@ class Offers {
                         all.add(shown("heat." + alloy, "Metal at the pour, " + label(alloy), "°C", pairs)));
         grouped(store.firings(studio, MOST))
                 .forEach((kiln, pairs) -> all.add(shown("firing." + kiln, "Length of firings, " + kiln, "min", pairs)));
+        grouped(store.melts(studio, MOST))
+                .forEach((furnace, pairs) ->
+                        all.add(shown("melt." + furnace, "Melting time, " + furnace, "min", pairs)));
+        List<LearningStore.Paired> mixes = store.workingTimes(studio, MOST);
+        if (!mixes.isEmpty()) {
+            all.add(working(mixes, taken));
+        }
         return all;
+    }
+
+    /** From powder in the water to matt, kept as the working time at 21 C. */
+    private static Offer working(List<LearningStore.Paired> all, Map<String, FactorStore.Learned> taken) {
+        Optional<FactorStore.Learned> before = Optional.ofNullable(taken.get(FlaskPlanner.WORKING_TIME_21.key()));
+        Constant constant = FlaskPlanner.WORKING_TIME_21;
+        Map<Learned.Pair, String> pairs = new java.util.IdentityHashMap<>();
+        all.forEach(p -> pairs.put(
+                new Learned.Pair(
+                        p.of(),
+                        before.filter(b -> p.made().isAfter(b.since())).isPresent()
+                                ? p.planned() * constant.value() / before.get().value()
+                                : p.planned(),
+                        p.actual()),
+                p.address()));
+        Learned learned = Learned.of(List.copyOf(pairs.keySet()));
+        return new Offer(
+                "working",
+                "Working time of the mix",
+                "working time at 21 °C",
+                "min",
+                learned,
+                pairs,
+                Optional.of(constant),
+                constant.value() * learned.value(),
+                before);
     }
 
     Optional<Offer> named(Account account, String key) {

@@ -6,12 +6,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.stream.Collectors;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.web.Late;
 import kilnryu.app.web.Show;
 import kilnryu.core.diagnosis.DefectKind;
+import kilnryu.core.diagnosis.Series;
 import kilnryu.core.learning.Learned;
 import kilnryu.core.learning.Yield;
 import kilnryu.core.sum.Replacement;
@@ -46,7 +48,7 @@ class StudioLogController {
     }
 
     /** A kind of castings with its yield. */
-    public record YieldRow(String of, int good, int made, String next, String interval, String bar) {}
+    public record YieldRow(String of, int good, int made, String next, String interval, String bar, String needed) {}
 
     /** A person's forecasts. */
     public record Score(String by, int count, int hits, String off, String tends) {}
@@ -60,14 +62,23 @@ class StudioLogController {
     public record Seen(String kind, int castings, int trees) {}
 
     @GetMapping("/log")
-    String log(@AuthenticationPrincipal Account account, @RequestParam(defaultValue = "alloy") String by, Model model) {
+    String log(
+            @AuthenticationPrincipal Account account,
+            @RequestParam(defaultValue = "alloy") String by,
+            @RequestParam(defaultValue = "1") String good,
+            @RequestParam(defaultValue = "90") String sure,
+            Model model) {
+        int wanted = good.matches("\\d{1,3}") ? Math.max(1, Integer.parseInt(good)) : 1;
+        double chance = sure.matches("\\d{1,2}") ? Math.max(1, Integer.parseInt(sure)) / 100.0 : 0.9;
+        model.addAttribute("wanted", wanted);
+        model.addAttribute("sure", Math.round(chance * 100));
         LearningStore.By chosen = Arrays.stream(LearningStore.By.values())
                 .filter(b -> b.key().equals(by))
                 .findFirst()
                 .orElse(LearningStore.By.ALLOY);
         LearningStore.Count all = store.all(account.studioId());
         double prior = Yield.overall(all.good(), all.made());
-        model.addAttribute("good", all.good());
+        model.addAttribute("allGood", all.good());
         model.addAttribute("made", all.made());
         model.addAttribute(
                 "tabs",
@@ -77,7 +88,7 @@ class StudioLogController {
         model.addAttribute(
                 "rows",
                 store.yields(account.studioId(), chosen, MOST).stream()
-                        .map(c -> row(c, chosen, prior))
+                        .map(c -> row(c, chosen, prior, wanted, chance))
                         .toList());
         model.addAttribute(
                 "defects",
@@ -102,7 +113,7 @@ class StudioLogController {
         return "learning/log";
     }
 
-    private static YieldRow row(LearningStore.Count c, LearningStore.By by, double prior) {
+    private static YieldRow row(LearningStore.Count c, LearningStore.By by, double prior, int wanted, double chance) {
         Yield y = new Yield(c.good(), c.made(), prior);
         return new YieldRow(
                 by == LearningStore.By.ALLOY ? Offers.label(c.of()) : c.of(),
@@ -110,7 +121,12 @@ class StudioLogController {
                 c.made(),
                 percent(y.next()),
                 percent(y.low()) + " to " + percent(y.high()),
-                YieldBar.of(y));
+                YieldBar.of(y),
+                needed(Series.needed(wanted, y.next(), chance)));
+    }
+
+    private static String needed(OptionalInt castings) {
+        return castings.isPresent() ? Integer.toString(castings.getAsInt()) : "more than 400";
     }
 
     private static String percent(double share) {

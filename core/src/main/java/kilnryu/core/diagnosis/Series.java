@@ -50,4 +50,22 @@ public final class Series {
         }
         return OptionalInt.empty();
     }
+
+    /**
+     * How many have to be cast to have so many good ones with a wanted chance; empty where it would be over {@value #LOOKED_AT}.
+     *
+     * @param p chance that one comes good, 0 to 1
+     * @param chance wanted, over 0, under 1
+     */
+    public static OptionalInt needed(int good, double p, double chance) {
+        if (good < 1 || !(chance > 0 && chance < 1)) {
+            throw new IllegalArgumentException("at least one good one, with a chance over 0 and under 1");
+        }
+        for (int n = good; n <= LOOKED_AT; n++) {
+            if (atLeast(good, n, p) >= chance) {
+                return OptionalInt.of(n);
+            }
+        }
+        return OptionalInt.empty();
+    }
 }

@@ -36,4 +36,16 @@ class SeriesTest {
         assertThatThrownBy(() -> Series.atLeast(4, 3, 0.5)).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> Series.atLeast(1, 3, 1.5)).isInstanceOf(IllegalArgumentException.class);
     }
+
+    @Test
+    void howManyToCastForSoManyGoodOnes() {
+        // half come good: one of 4 fails with 1/16, of 3 with 1/8
+        assertThat(Series.needed(1, 0.5, 0.9)).hasValue(4);
+        // two good: of 6 at most one fails to be 7/64 = 0.109, of 7 it is 8/128 = 0.0625
+        assertThat(Series.needed(2, 0.5, 0.9)).hasValue(7);
+        assertThat(Series.needed(3, 1, 0.9)).hasValue(3);
+        assertThat(Series.needed(1, 0, 0.9)).isEmpty();
+        assertThatThrownBy(() -> Series.needed(0, 0.5, 0.9)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> Series.needed(1, 0.5, 1)).isInstanceOf(IllegalArgumentException.class);
+    }
 }
