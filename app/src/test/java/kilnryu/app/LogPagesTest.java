@@ -314,4 +314,69 @@ class LogPagesTest extends AppTest {
         }
         assertThat(page(owner, "/causes")).contains("found to be the one 3 times here");
     }
+
+    @Test
+    void allPinsOfAPieceLieOnItsOutline() throws Exception {
+        assertThat(page(owner, "/log/map")).contains("No casting has been looked at yet");
+        long id = cast("Limpets", 4, 1, 1);
+        tap(id, "pin", "casting", "1", "defect", "misrun", "x", "0.4", "y", "0.5");
+        tap(id, "pin", "casting", "2", "defect", "misrun", "x", "0.6", "y", "0.5");
+        String page = page(owner, "/log/map");
+        // casting 1 hung at the left and is turned round: both lie at 0.6 of 120
+        assertThat(page).contains("limpet, 4 castings looked at", "in 2 castings");
+        assertThat(page.split("cx=\"72.0\" cy=\"42.0\"", -1)).hasSize(3);
+        assertThat(page(owner, "/log/map?of=moon")).contains("limpet, 4 castings");
+    }
+
+    @Test
+    void aCaseHidesItsAnswerUntilOneIsGiven() throws Exception {
+        long id = cast("Limpets", 2, 1, 1);
+        tap(id, "pin", "casting", "1", "defect", "beads", "x", "0.5", "y", "0.5", "place-underside", "yes");
+        assertThat(read(owner, "/log/cases/" + id).getStatus()).isEqualTo(404);
+        tap(id, "fact", "fact", "bubbles_removed", "value", "none");
+        tap(id, "cause", "cause", "bubbles-in-mix");
+        assertThat(page(owner, "/log/cases")).contains("beads in casting 1").doesNotContain("Bubbles");
+        assertThat(page(owner, "/log/cases/" + id))
+                .contains("bubbles taken out of the mix by: none")
+                .doesNotContain("Vacuum the mix");
+        assertThat(page(owner, "/log/cases/" + id + "?answer=pattern-handling"))
+                .contains("No.", "It was:", "Vacuum the mix");
+        assertThat(page(owner, "/log/cases/" + id + "?answer=bubbles-in-mix")).contains("Yes.");
+        assertThat(read(Studio.owner(accounts, passwords), "/log/cases/" + id).getStatus())
+                .isEqualTo(404);
+    }
+
+    @Test
+    void howManyToCastForSoManyGoodOnes() throws Exception {
+        cast("Limpets", 4, 2, 1);
+        // (2 + 4 x 1/2) / 8 = 0.5: one good to 90 % takes 4, two take 7
+        assertThat(page(owner, "/log")).contains("To cast for 1 good").containsPattern(">4</td>");
+        assertThat(page(owner, "/log?good=2&sure=90"))
+                .contains("To cast for 2 good")
+                .containsPattern(">7</td>");
+        assertThat(page(owner, "/log?good=many&sure=always")).contains("To cast for 1 good");
+    }
+
+    @Test
+    void afterALongTimeThereIsAList() throws Exception {
+        assertThat(page(owner, "/log/refresher")).contains("trial mix of 100 g").doesNotContain("Hands forget");
+        long id = cast("Limpets", 2, 1, 1);
+        tap(id, "cause", "cause", "damp");
+        jdbc.sql("update break_out set begun_at = begun_at - interval '80 days' where tree_id = ?")
+                .param(id)
+                .update();
+        assertThat(page(owner, "/log/refresher")).contains("80 days ago", "Hands forget", "Damp mold, tool or charge");
+    }
+
+    @Test
+    void aJobSheetHoldsPlanAndResult() throws Exception {
+        long id = cast("Limpets", 2, 1, 1.02);
+        assertThat(page(owner, "/breakout/" + id + "/sheet"))
+                .contains("Not yet closed", "What it was poured at is not known", "scrap", "powder", "Tree as cast");
+        String version = page(owner, "/breakout/" + id).replaceAll("(?s).*data-version=\"(\\d+)\".*", "$1");
+        send(owner, "/breakout/" + id + "/close", Map.of("version", version));
+        assertThat(page(owner, "/breakout/" + id + "/sheet")).contains("as they were frozen");
+        assertThat(read(owner, "/breakout/" + limpets("Unopened", 2) + "/sheet").getStatus())
+                .isEqualTo(404);
+    }
 }

@@ -31,6 +31,7 @@ public final class PageLoad {
             .followRedirects(HttpClient.Redirect.NORMAL)
             .build();
     private final String address;
+    private int first;
 
     private PageLoad(String address) {
         this.address = address;
@@ -62,8 +63,48 @@ public final class PageLoad {
     private void fill(int trees) throws IOException, InterruptedException {
         String token = token("/trees/4/tree");
         for (int i = 4; i < trees; i++) {
-            post("/trees/" + (1 + i % 4) + "/copy", Map.of("_csrf", token));
+            String copy = post("/trees/" + (1 + i % 4) + "/copy", Map.of("_csrf", token));
+            Matcher at = i == 4 ? Pattern.compile("/trees/(\\d+)/").matcher(copy) : null;
+            while (at != null && at.find()) {
+                first = Math.max(first, Integer.parseInt(at.group(1)));
+            }
         }
+        System.err.println("the first copy is tree " + first);
+    }
+
+    /** Copies of the tree of 24 broken out until so many castings were looked at, a few of them misrun. */
+    private void castings(int castings) throws IOException, InterruptedException {
+        String token = token("/trees/4/tree");
+        for (int i = 0; i * 24 < castings; i++) {
+            int tree = first + 3 + 4 * i;
+            post("/breakout/" + tree + "/begin", Map.of("_csrf", token));
+            tap(tree, token, Map.of("kind", "good", "casting", "1", "saw", "unseen"));
+            tap(tree, token, Map.of("kind", "mend", "casting", "1", "saw", "good"));
+            tap(
+                    tree,
+                    token,
+                    Map.of(
+                            "kind",
+                            "pin",
+                            "casting",
+                            "1",
+                            "defect",
+                            "misrun",
+                            "x",
+                            "0.5",
+                            "y",
+                            "0.5",
+                            "place-thin",
+                            "yes"));
+            tap(tree, token, Map.of("kind", "all-good"));
+            tap(tree, token, Map.of("kind", "mass", "what", "cast", "value", (240 + i % 7) + " g"));
+        }
+    }
+
+    private void tap(int tree, String token, Map<String, String> fields) throws IOException, InterruptedException {
+        Map<String, String> all = new LinkedHashMap<>(fields);
+        all.put("_csrf", token);
+        post("/breakout/" + tree + "/tap", all);
     }
 
     private void measure() throws IOException, InterruptedException {
@@ -132,6 +173,14 @@ public final class PageLoad {
         row("page: list of firings (asked 50)", () -> get("/firings"));
         row("page: bench card", () -> get("/trees/3/card"));
         row("page: factors", () -> get("/factors"));
+        castings(5000);
+        row("page: log with 5000 castings (asked 100)", () -> get("/log"));
+        row("page: log by piece (asked 100)", () -> get("/log?by=piece"));
+        row("page: own factors with 5000 castings (asked 100)", () -> get("/log/factors"));
+        row("page: where it fails, on the outline (asked 100)", () -> get("/log/map"));
+        row("page: list of break-outs", () -> get("/breakout"));
+        int opened = first + 3;
+        row("page: break-out of 24 with its diagnosis (diagnosis asked 50)", () -> get("/breakout/" + opened));
     }
 
     /** Six flasks of different width in the demo's kiln; gives the firing's address. */
@@ -139,7 +188,7 @@ public final class PageLoad {
         Map<String, String> load =
                 new LinkedHashMap<>(Map.of("_csrf", token, "version", "0", "name", "Six flasks", "kiln", "1"));
         for (int i = 0; i < 6; i++) {
-            int tree = 10 + i;
+            int tree = first + 10 + i;
             Map<String, String> mold = new LinkedHashMap<>(Map.of(
                     "_csrf",
                     token,

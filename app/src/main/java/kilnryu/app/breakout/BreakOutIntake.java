@@ -94,17 +94,17 @@ public class BreakOutIntake {
         store.backdate(tree, at);
     }
 
-    /** Where a defect of a casting sits, as the page would send it. */
-    public static Tap pin(int casting, String defect, String extent, String bad, Place... places) {
+    /** Where a defect of a casting sits, as the page would send it. @param at shares of its box, as in "0.2 0.6" */
+    public static Tap pin(int casting, String defect, String extent, String bad, String at, Place... places) {
         Map<String, String> fields = new HashMap<>(Map.of(
                 "casting",
                 Integer.toString(casting),
                 "defect",
                 defect,
                 "x",
-                "0.5",
+                at.split(" ")[0],
                 "y",
-                "0.5",
+                at.split(" ")[1],
                 "extent",
                 extent,
                 "bad",

@@ -2,7 +2,6 @@ package kilnryu.app.diagnosis;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import kilnryu.app.web.Spoken;
 import kilnryu.app.web.Units;
@@ -43,7 +42,7 @@ public record WhyView(
             boolean confirmed) {}
 
     /** Something to find out. @param choices empty where a number is asked */
-    public record AskView(String fact, String label, String between, List<Choice> choices, String unit, String cost) {}
+    public record AskView(String fact, String label, List<Choice> choices, String unit, String cost) {}
 
     public record Choice(String value, String label) {}
 
@@ -62,7 +61,7 @@ public record WhyView(
                 leading,
                 others,
                 out.stream().filter(c -> !c.against.isEmpty()).toList(),
-                d.asks().stream().map(a -> ask(a, d)).toList());
+                d.asks().stream().map(WhyView::ask).toList());
     }
 
     private static CauseView view(Diagnosis.Ranked r, OnRecord found, Units units, String confirmed) {
@@ -97,13 +96,11 @@ public record WhyView(
                 .toList();
     }
 
-    private static AskView ask(Diagnosis.Ask a, Diagnosis d) {
+    private static AskView ask(Diagnosis.Ask a) {
         FactKey key = a.fact();
-        String between = name(d, 0) + " from " + name(d, 1);
         return new AskView(
                 key.key(),
                 key.inFull(),
-                between,
                 key.words().stream()
                         .map(w -> new Choice(w, w.replace('-', ' ')))
                         .toList(),
@@ -114,10 +111,6 @@ public record WhyView(
                     case CUT -> "cut or assay it";
                     default -> "if anyone remembers";
                 });
-    }
-
-    private static String name(Diagnosis d, int place) {
-        return d.causes().get(place).cause().name().toLowerCase(Locale.ENGLISH);
     }
 
     /** The one change with the most to gain: of the likeliest cause; empty where nothing leads. */

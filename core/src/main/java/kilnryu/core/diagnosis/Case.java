@@ -50,7 +50,7 @@ public record Case(
                 .with(FactKey.ALUMINIUM, yes(alloy.is(Alloy.Trait.TAKES_UP_HYDROGEN)), Fact.How.MEASURED)
                 .with(FactKey.ALLOY_LIMIT_C, alloy.mostC(), Fact.How.MEASURED)
                 .with(FactKey.QUENCH_MOST_C, alloy.quench().high(), Fact.How.MEASURED)
-                .with(FactKey.WALL_LIMIT_MM, ThinWall.of(alloy), Fact.How.MEASURED)
+                .with(FactKey.WALL_LIMIT_MM, ThinWall.of(alloy, mold), Fact.How.MEASURED)
                 .with(FactKey.CURE_ASKED_H, mold == Kind.BLOCK ? BLOCK_CURE_H : FLASK_CURE_H, Fact.How.MEASURED);
         Optional<Fact> metal = all.get(FactKey.METAL_C);
         if (metal.isPresent()) {

@@ -74,7 +74,7 @@ class DiagnosisTest {
     @CsvSource({
         "mold-too-cold, flask, sculpture-wax, misrun@thin, carry_s=95 carry_window_s=60",
         "metal-too-cold, flask, sculpture-wax, misrun@far-end cold-shut, metal_C=1040 metal_planned_C=1130",
-        "section-too-thin, flask, sculpture-wax, misrun@thin, wall_mm=1.5 previous_same_place=2",
+        "section-too-thin, flask, sculpture-wax, misrun@thin, wall_mm=1.0 previous_same_place=2",
         "gas-cannot-leave, shell, sculpture-wax, gas-hole@top short@blind-end, vents=to-cup",
         "vacuum-failed, flask, sculpture-wax, misrun@far-end, gauge_kPa=58 vacuum=failed",
         "head-too-low, flask, sculpture-wax, sunken@top, head_mm=12",
