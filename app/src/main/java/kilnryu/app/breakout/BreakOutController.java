@@ -36,7 +36,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 /** The wash bench: castings looked at one by one, weighed, measured; and why they came out so. */
 @Controller
 public class BreakOutController {
-    private static final int MOST_LISTED = 100;
+    private static final int MOST_LISTED = 60;
 
     private final BreakOutStore store;
     private final BreakOuts breakOuts;

@@ -96,13 +96,15 @@ class BreakOutStore {
     List<Line> list(long studio, int most) {
         return jdbc.sql("""
                         (select t.id, t.name, t.alloy, t.face, b.id as break_out, b.state, null::timestamptz as poured,
-                                b.begun_at, count(c.id) as castings,
-                                count(c.id) filter (where c.verdict = 'good') as good,
-                                count(c.id) filter (where c.verdict = 'mend') as mend,
-                                count(c.id) filter (where c.verdict = 'scrap') as scrap
-                           from break_out b join tree t on t.id = b.tree_id left join casting c on c.break_out_id = b.id
-                          where b.studio_id = :studio group by t.id, b.id
-                          order by b.state = 'open' desc, b.begun_at desc limit :most)
+                                b.begun_at, n.castings, n.good, n.mend, n.scrap
+                           from (select * from break_out where studio_id = :studio
+                                  order by state = 'open' desc, begun_at desc limit :most) b
+                           join tree t on t.id = b.tree_id
+                           join lateral (select count(*) as castings,
+                                                count(*) filter (where c.verdict = 'good') as good,
+                                                count(*) filter (where c.verdict = 'mend') as mend,
+                                                count(*) filter (where c.verdict = 'scrap') as scrap
+                                           from casting c where c.break_out_id = b.id) n on true)
                         union all
                         (select t.id, t.name, t.alloy, t.face, null, 'waiting', max(e.tapped_at), null, 0, 0, 0, 0
                            from pour p join pour_mold m on m.pour_id = p.id join tree t on t.id = m.tree_id
