@@ -7,6 +7,10 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.OffsetDateTime;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -489,5 +493,81 @@ class BreakOutPagesTest extends AppTest {
         assertThat(page(owner, at("/cooling?bucket=much"))).contains("id=\"e-bucket\"");
         send(owner, at("/out"), Map.of("how", "water"));
         assertThat(page(owner, at("/cooling"))).doesNotContain("It went into water");
+    }
+
+    /** A pour of three molds of which the flask is this tree's; metal stood in it so long ago. */
+    private void pouredBefore(Duration ago) throws Exception {
+        String record = Files.readString(Path.of("src/test/resources/records/pour-1.json"))
+                .replace("\"tree\": 3, \"name\": \"Wading bird", "\"tree\": " + tree + ", \"name\": \"Wading bird");
+        OffsetDateTime full = OffsetDateTime.now().minus(ago);
+        long pour = jdbc.sql("""
+                        insert into pour (studio_id, name, state, fields, record, created_at, begun_at)
+                        values (?, 'Tern and limpets', 'running', '{}', ?::json, ?, ?) returning id
+                        """)
+                .params(owner.studioId(), record, full, full)
+                .query(Long.class)
+                .single();
+        jdbc.sql("insert into pour_mold (pour_id, tree_id, place) values (?, ?, 1)")
+                .params(pour, tree)
+                .update();
+        for (String kind : List.of("start", "full")) {
+            jdbc.sql("""
+                            insert into pour_event (pour_id, tap, tree_id, kind, fields, tapped_at, at, account_id)
+                            values (?, ?, ?, ?, '{}', ?, ?, ?)
+                            """).params(pour, kind, tree, kind, full, full, owner.id()).update();
+        }
+    }
+
+    private void emptiedPours() {
+        for (String table : List.of("pour_event", "pour_mold")) {
+            jdbc.sql("delete from " + table + " where tree_id = ?").param(tree).update();
+        }
+    }
+
+    @Test
+    void theDayAsksForWhatIsFullOfMetal() throws Exception {
+        pouredBefore(Duration.ofMinutes(1));
+        assertThat(page(owner, "/today/inside")).contains("Into water", "Limpets, six", "hotter it tears and spits");
+        assertThat(page(owner, at("/cooling"))).doesNotContain("not poured yet");
+        emptiedPours();
+        pouredBefore(Duration.ofHours(5));
+        assertThat(page(owner, "/today/inside"))
+                .contains("its water window is past: out by hand")
+                .doesNotContain("Into water");
+        emptiedPours();
+        pouredBefore(Duration.ofDays(2));
+        assertThat(page(owner, "/today/inside")).contains("poured, to be opened");
+        open();
+        verdict(1, "good", "unseen");
+        assertThat(page(owner, "/today/inside")).contains("5 castings not looked at");
+        tap(owner, "all-good");
+        assertThat(page(owner, "/today/inside")).doesNotContain("not looked at", "to be opened");
+    }
+
+    /** What is changed beside the one change is said while it can still be taken back. */
+    @Test
+    void twoChangesForTheSameDefectAreSaidBeforeThePour() throws Exception {
+        send(owner, "/trees/" + tree + "/firing", Map.of("version", "0", "mold_C", "500 C", "pour_C", "1100 C"));
+        open();
+        tap(owner, "pin", "casting", "1", "defect", "misrun", "x", "0.5", "y", "0.5", "place-thin", "yes");
+        String to = send(
+                        owner,
+                        at("/again"),
+                        Map.of("cause", "mold-too-cold", "take", "yes", "change", "Mold 550 °C", "reason", "misran"))
+                .getRedirectedUrl();
+        String next = to.replaceAll("\\D", "");
+        assertThat(page(owner, "/breakout/" + next)).doesNotContain("were changed together");
+        String seen =
+                page(owner, "/trees/" + next + "/firing").replaceAll("(?s).*name=\"version\" value=\"(\\d+)\".*", "$1");
+        assertThat(send(
+                                owner,
+                                "/trees/" + next + "/firing",
+                                Map.of("version", seen, "mold_C", "550 C", "pour_C", "1150 C"))
+                        .getStatus())
+                .isLessThan(400);
+        assertThat(page(owner, "/breakout/" + next))
+                .contains(
+                        "temperature of the metal and temperature of the mold were changed together, and both act on misrun",
+                        "one of them can be taken back");
     }
 }

@@ -43,6 +43,7 @@ public class BreakOutController {
     private final BreakOutTaps taps;
     private final Plans plans;
     private final Streams streams;
+    private final Together together;
     private final PhotoStore photos;
 
     BreakOutController(
@@ -51,12 +52,14 @@ public class BreakOutController {
             BreakOutTaps taps,
             Plans plans,
             Streams streams,
+            Together together,
             PhotoStore photos) {
         this.store = store;
         this.breakOuts = breakOuts;
         this.taps = taps;
         this.plans = plans;
         this.streams = streams;
+        this.together = together;
         this.photos = photos;
     }
 
@@ -172,6 +175,7 @@ public class BreakOutController {
                 "planned", breakOuts.planned(account, saved.row().id()).orElse(""));
         model.addAttribute(
                 "notYet", mold.filter(m -> m.poured().isEmpty() && !m.ended()).isPresent());
+        model.addAttribute("together", together.of(account, saved));
         List<BreakOutStore.Forecast> forecasts = store.forecasts(saved.row().id());
         model.addAttribute("forecasts", forecasts);
         model.addAttribute(

@@ -102,11 +102,7 @@ class TriesController {
         }
 
         Set<DefectKind> defects() {
-            return course.stream()
-                    .flatMap(c -> c.castings().stream())
-                    .flatMap(c -> c.pins().stream())
-                    .map(BreakOutCourse.Pin::kind)
-                    .collect(Collectors.toCollection(() -> java.util.EnumSet.noneOf(DefectKind.class)));
+            return Together.defects(course);
         }
     }
 
@@ -158,7 +154,8 @@ class TriesController {
                                 (int) course.count(BreakOutCourse.Verdict.UNSEEN)),
                 t.share() >= 0 && t.share() == best,
                 from.map(f -> luck(t, f)).orElse(""),
-                from.map(f -> together(t, f)).orElse(""));
+                from.map(f -> Together.words(f.saved, t.saved, Together.defects(f.course)))
+                        .orElse(""));
     }
 
     /** Chance to see so many good ones if nothing had changed. */
@@ -177,17 +174,6 @@ class TriesController {
                                 Locale.ROOT,
                                 "Better, but luck does that %.0f times in 100: not yet known.",
                                 chance * 100);
-    }
-
-    private static String together(Tried t, Tried from) {
-        List<Differences.Thing> acting =
-                Differences.between(from.saved, t.saved).actingOn(from.defects());
-        return acting.size() < 2
-                ? ""
-                : acting.stream().map(Differences.Thing::label).collect(Collectors.joining(" and "))
-                        + " were changed together, and both act on "
-                        + from.defects().stream().map(DefectKind::label).collect(Collectors.joining(", "))
-                        + ": if it comes good, which of them did it is not learned.";
     }
 
     private List<Row> rows(Account account, List<Tried> all) {

@@ -2,6 +2,7 @@ package kilnryu.app.record;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -28,7 +29,8 @@ class GoldenRecordsTest {
         "mixing-1, mixing",
         "firing-0, firing",
         "firing-1, firing",
-        "pour-1, pour"
+        "pour-1, pour",
+        "break-out-1, break-out"
     })
     void everyVersionIsReadWithItsFigures(String file, String kind) throws Exception {
         WorkRecord record = Records.read(kind, golden(file));
@@ -92,6 +94,29 @@ class GoldenRecordsTest {
         assertThat(poured.countdown()).extracting(Poured.Step::key).startsWith("charge-dry", "melt-on");
     }
 
+    /** Six brooches of which three ran short at the thin rim: what was seen, weighed and made of it. */
+    @Test
+    void whatCameOutOfAMold() throws Exception {
+        BrokenOut out = Records.read(Records.BREAK_OUT, golden("break-out-1")).brokenOut();
+        assertThat(out.verdict()).isEqualTo("3 good, 3 scrap. Misrun in 3: judged together.");
+        assertThat(out.castings()).extracting(BrokenOut.Casting::number).containsExactly(1, 2, 3, 4, 5, 6);
+        assertThat(out.castings().get(0).after()).isEqualTo("scrap");
+        assertThat(out.castings().get(0).defects()).singleElement().satisfies(d -> {
+            assertThat(d.kind()).isEqualTo("misrun");
+            assertThat(d.places()).containsExactly("thin", "far-end");
+            assertThat(d.x()).isBetween(0.0, 1.0);
+        });
+        assertThat(out.masses())
+                .extracting(BrokenOut.Line::name, BrokenOut.Line::value)
+                .contains(tuple("tree as cast", "218 g"), tuple("castings", "112 g"), tuple("gating", "105 g"));
+        assertThat(out.sizes())
+                .extracting(BrokenOut.Size::pattern, BrokenOut.Size::casting, BrokenOut.Size::judged)
+                .containsExactly(tuple("26 mm", "25.6 mm", "not yet judged"));
+        assertThat(out.why()).hasSize(3).allSatisfy(w -> assertThat(w.cause()).isNotBlank());
+        assertThat(out.why()).filteredOn(BrokenOut.Why::confirmed).hasSize(1);
+        assertThat(out.foreseen()).extracting(BrokenOut.Foreseen::good).containsExactly(6);
+    }
+
     /** A rate without end, a kiln by its plate, and a reason for what was overruled. */
     @Test
     void whatTheOldOnesCouldHold() throws Exception {
@@ -137,7 +162,7 @@ class GoldenRecordsTest {
     /** A record names no class of ours: nothing in it but plain words, numbers and units. */
     @Test
     void itNamesNoClass() throws Exception {
-        for (String file : new String[] {"shell-1", "mixing-1", "firing-1", "controller-1"}) {
+        for (String file : new String[] {"shell-1", "mixing-1", "firing-1", "controller-1", "break-out-1"}) {
             JsonNode root = Records.json().readTree(golden(file));
             assertThat(root.toString()).doesNotContain("kilnryu.", "@class", "\"kWet\"", "\"lossPerK\"", "DRY_OUT");
         }
