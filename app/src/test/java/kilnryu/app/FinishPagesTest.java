@@ -231,4 +231,37 @@ class FinishPagesTest extends AppTest {
                         .getStatus())
                 .isEqualTo(404);
     }
+
+    private long sectionOf(long piece, String name, String alloy) throws Exception {
+        Map<String, String> wax = new LinkedHashMap<>(WAX);
+        wax.put("name", name);
+        wax.put("alloy", alloy);
+        long id = tree(owner, wax);
+        jdbc.sql("insert into tree_piece (tree_id, piece_id) values (?, ?)")
+                .params(id, piece)
+                .update();
+        return id;
+    }
+
+    /** Sections of one piece: of which metal each was poured, and whether they will take a patina alike. */
+    @Test
+    void sectionsOfAPieceSayOfWhichMetalTheyAre() throws Exception {
+        assertThat(page(owner, at("/finish"))).contains("silicon bronze", "no pour on record", "of one heat");
+        long piece = jdbc.sql("""
+                        insert into piece (studio_id, name, fields, version, created_at, updated_at)
+                        values (?, 'Warbler in reeds', '{}', 1, now(), now()) returning id
+                        """).param(owner.studioId()).query(Long.class).single();
+        jdbc.sql("insert into tree_piece (tree_id, piece_id) values (?, ?)")
+                .params(tree, piece)
+                .update();
+        sectionOf(piece, "Reeds", "si-bronze");
+        sectionOf(piece, "Post", "yellow-brass");
+        String page = page(owner, at("/finish"));
+        assertThat(page)
+                .contains(
+                        "Reeds",
+                        "Not yet judged: a heat is not on record.",
+                        "Post",
+                        "Another alloy: its colour and its patina differ.");
+    }
 }

@@ -379,4 +379,72 @@ class LogPagesTest extends AppTest {
         assertThat(read(owner, "/breakout/" + limpets("Unopened", 2) + "/sheet").getStatus())
                 .isEqualTo(404);
     }
+
+    private String copyOf(long tree) throws Exception {
+        return send(owner, "/breakout/" + tree + "/again", Map.of("change", "one thing", "reason", "to learn"))
+                .getRedirectedUrl()
+                .replaceAll("\\D", "");
+    }
+
+    private String versionOf(String page) {
+        return page.replaceAll("(?s).*name=\"version\" value=\"(\\d+)\".*", "$1");
+    }
+
+    /** Each change is named by what a caster calls it. */
+    @ParameterizedTest
+    @CsvSource({
+        "firing, mold_C, 520 C, temperature of the mold",
+        "firing, pour_C, 1120 C, temperature of the metal",
+        "firing, top_C, 700 C, burnout",
+        "mold, water_per_100, 42, mix and its handling",
+        "mold, height_mm, 160 mm, size or kind of the mold"
+    })
+    void whatATryChangedIsNamed(String stage, String field, String value, String label) throws Exception {
+        long tree = cast("Limpets", 6, 1, 1);
+        String next = copyOf(tree);
+        assertThat(page(owner, "/log/series/" + tree)).contains("nothing in the plan");
+        Map<String, String> typed = new LinkedHashMap<>(stage.equals("mold") ? FLASK : Map.of());
+        typed.put("version", versionOf(page(owner, "/trees/" + next + "/" + stage)));
+        typed.put(field, value);
+        assertThat(send(owner, "/trees/" + next + "/" + stage, typed).getStatus())
+                .isLessThan(400);
+        assertThat(page(owner, "/log/series/" + tree)).contains(label).doesNotContain("nothing in the plan");
+    }
+
+    /** Alloy and name: the one is a change, the other is not. */
+    @Test
+    void anotherNameIsNoChangeAndAnotherAlloyIs() throws Exception {
+        long tree = cast("Limpets", 6, 1, 1);
+        String next = copyOf(tree);
+        Map<String, String> typed = new LinkedHashMap<>(WAX);
+        typed.put("version", versionOf(page(owner, "/trees/" + next + "/tree")));
+        typed.put("name", "Limpets, hotter");
+        typed.put("parts[a].name", "limpet");
+        typed.put("parts[a].count", "6");
+        typed.put("parts[a].mass_g", "2.4 g");
+        send(owner, "/trees/" + next + "/tree", typed);
+        String before = page(owner, "/log/series/" + tree);
+        assertThat(before).contains("Limpets, hotter").doesNotContain(">alloy<");
+        typed.put("version", versionOf(page(owner, "/trees/" + next + "/tree")));
+        typed.put("alloy", "sn-bronze-90-10");
+        assertThat(send(owner, "/trees/" + next + "/tree", typed).getStatus()).isLessThan(400);
+        assertThat(page(owner, "/log/series/" + tree)).contains("alloy");
+    }
+
+    /** Beside the version that was cast stands what came out of it, not beside those saved afterwards. */
+    @Test
+    void aVersionOfThePlanHasItsResult() throws Exception {
+        long tree = cast("Limpets", 6, 2, 1);
+        Map<String, String> typed = new LinkedHashMap<>(WAX);
+        typed.put("version", versionOf(page(owner, "/trees/" + tree + "/tree")));
+        typed.put("name", "Limpets");
+        typed.put("parts[a].count", "8");
+        typed.put("change_note", "eight next time");
+        assertThat(send(owner, "/trees/" + tree + "/tree", typed).getStatus()).isLessThan(400);
+        String versions = page(owner, "/trees/" + tree + "/revisions");
+        assertThat(versions).contains("What came out", "eight next time").containsOnlyOnce("4 of 6 good");
+        assertThat(versions.indexOf("eight next time")).isLessThan(versions.indexOf("4 of 6 good"));
+        assertThat(page(owner, "/trees/" + limpets("Not opened", 3) + "/revisions"))
+                .doesNotContain(" good");
+    }
 }

@@ -42,13 +42,15 @@ class FinishController {
     private final Plans plans;
     private final Streams streams;
     private final PhotoStore photos;
+    private final Heats heats;
     private final Clock clock;
 
-    FinishController(FinishStore store, Plans plans, Streams streams, PhotoStore photos, Clock clock) {
+    FinishController(FinishStore store, Plans plans, Streams streams, PhotoStore photos, Heats heats, Clock clock) {
         this.store = store;
         this.plans = plans;
         this.streams = streams;
         this.photos = photos;
+        this.heats = heats;
         this.clock = clock;
     }
 
@@ -104,6 +106,7 @@ class FinishController {
         model.addAttribute("version", store.sheet(tree).version());
         model.addAttribute("me", account.shownName());
         model.addAttribute("patinas", store.patinas(account.studioId(), false));
+        model.addAttribute("heats", heats.of(account, tree));
         model.addAttribute("signed", SIGNED);
         model.addAttribute("sheet", sheet);
         if (!model.containsAttribute("typedWork")) {

@@ -1,9 +1,11 @@
 package kilnryu.app.plan;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import kilnryu.app.account.Account;
 import kilnryu.app.sheet.SheetStore;
@@ -27,13 +29,15 @@ class RevisionsController {
 
     private final Plans plans;
     private final SheetStore sheets;
+    private final Outcome.Source outcomes;
 
-    RevisionsController(Plans plans, SheetStore sheets) {
+    RevisionsController(Plans plans, SheetStore sheets, Outcome.Source outcomes) {
         this.plans = plans;
         this.sheets = sheets;
+        this.outcomes = outcomes;
     }
 
-    /** A saved state; newest first. */
+    /** A saved state; newest first. @param came what came out of the mold that was made of it; empty for the others */
     public record Line(
             int version,
             String at,
@@ -43,22 +47,36 @@ class RevisionsController {
             String parts,
             long stops,
             long warns,
-            long notes) {}
+            long notes,
+            String came) {}
 
     @GetMapping("/trees/{id}/revisions")
     String list(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
         model.addAttribute("id", id);
         model.addAttribute("name", plans.row(account, id).name());
         List<Revision> all = sheets.since(id, Stage.TREE.key(), 0);
+        Optional<Outcome> outcome = outcomes.of(account, id);
+        int cast = outcome.map(o -> castFrom(all, o.begun())).orElse(-1);
         List<Line> lines = new ArrayList<>();
         for (int i = all.size() - 1; i >= 0 && lines.size() < SHOWN; i--) {
-            lines.add(line(account, id, all.get(i)));
+            lines.add(line(account, id, all.get(i), i == cast ? outcome.get().words() : ""));
         }
         model.addAttribute("lines", lines);
         return "plan/revisions";
     }
 
-    private Line line(Account account, long id, Revision revision) {
+    /** The version that was saved last before the mold was opened; the first where none was. */
+    private static int castFrom(List<Revision> all, Instant begun) {
+        int last = 0;
+        for (int i = 0; i < all.size(); i++) {
+            if (!all.get(i).at().isAfter(begun)) {
+                last = i;
+            }
+        }
+        return last;
+    }
+
+    private Line line(Account account, long id, Revision revision, String came) {
         Map<Stage, Map<String, String>> texts = Plans.texts(plans.sheets(id));
         texts.put(Stage.TREE, revision.fields());
         Plan plan = plans.read(account, texts, plans.factors(account, id));
@@ -76,7 +94,8 @@ class RevisionsController {
                         .orElse("a list"),
                 count(findings, Severity.STOP),
                 count(findings, Severity.WARN),
-                count(findings, Severity.NOTE));
+                count(findings, Severity.NOTE),
+                came);
     }
 
     private static long count(Findings findings, Severity severity) {
