@@ -21,6 +21,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** Work on castings, patina recipes, sign-offs. */
 @Repository
 class FinishStore {
+    private static final int MOST_SECTIONS = 12;
     private static final TypeReference<LinkedHashMap<String, String>> TEXTS = new TypeReference<>() {};
 
     private final JdbcClient jdbc;
@@ -324,5 +325,25 @@ class FinishStore {
                 json.readValue(rs.getString("fields"), TEXTS),
                 rs.getInt("version"),
                 rs.getString("shown_name"));
+    }
+
+    /** A tree with a section of a piece. */
+    record Section(long tree, String name, String alloy) {}
+
+    /** A tree first, then those in use that carry the same piece, the newest first. */
+    List<Section> sections(long studio, long tree) {
+        return jdbc.sql("""
+                        select t.id, t.name, t.alloy from tree t
+                         where t.studio_id = :studio
+                           and (t.id = :tree or t.archived_at is null and t.id in (
+                                select o.tree_id from tree_piece o join tree_piece p on p.piece_id = o.piece_id
+                                 where p.tree_id = :tree))
+                         order by t.id = :tree desc, t.id desc limit :most
+                        """)
+                .param("studio", studio)
+                .param("tree", tree)
+                .param("most", MOST_SECTIONS)
+                .query((rs, n) -> new Section(rs.getLong("id"), rs.getString("name"), rs.getString("alloy")))
+                .list();
     }
 }

@@ -12,21 +12,19 @@ import kilnryu.app.pour.PouredMolds;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.melt.Element;
 import kilnryu.core.melt.MakeUp;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /** Of which metal a tree and the other trees of its piece were poured, and whether their colours will differ. */
 @Component
 class Heats {
-    private static final int MOST = 12;
     /** Share of an element from which two heats of an alloy are seen side by side; our own figure, %. */
     private static final double SEEN = 0.5;
 
-    private final JdbcClient jdbc;
+    private final FinishStore store;
     private final PouredMolds poured;
 
-    Heats(JdbcClient jdbc, PouredMolds poured) {
-        this.jdbc = jdbc;
+    Heats(FinishStore store, PouredMolds poured) {
+        this.store = store;
         this.poured = poured;
     }
 
@@ -39,15 +37,13 @@ class Heats {
      */
     public record Heat(long tree, String name, String alloy, String heat, String madeOf, String against) {}
 
-    private record Section(long tree, String name, String alloy) {}
-
-    private record Known(Section section, Optional<PouredMold> mold, Optional<MakeUp> madeOf) {}
+    private record Known(FinishStore.Section section, Optional<PouredMold> mold, Optional<MakeUp> madeOf) {}
 
     /** The tree first, then others with a section of the same piece. */
     List<Heat> of(Account account, long tree) {
         List<Heat> heats = new ArrayList<>();
         Known self = null;
-        for (Section section : sections(account.studioId(), tree)) {
+        for (FinishStore.Section section : store.sections(account.studioId(), tree)) {
             Known known = new Known(
                     section,
                     poured.of(account.studioId(), section.tree())
@@ -68,7 +64,7 @@ class Heats {
         return heats;
     }
 
-    private static String label(Section section) {
+    private static String label(FinishStore.Section section) {
         return Alloy.named(section.alloy()).map(Alloy::label).orElse(section.alloy());
     }
 
@@ -98,21 +94,5 @@ class Heats {
                 .filter(e -> Math.abs(one.of(e) - other.of(e)) >= SEEN)
                 .map(e -> String.format(Locale.ROOT, "%s %.1f here, %.1f there", e.symbol(), one.of(e), other.of(e)))
                 .collect(Collectors.joining("; "));
-    }
-
-    private List<Section> sections(long studio, long tree) {
-        return jdbc.sql("""
-                        select t.id, t.name, t.alloy from tree t
-                         where t.studio_id = :studio
-                           and (t.id = :tree or t.archived_at is null and t.id in (
-                                select o.tree_id from tree_piece o join tree_piece p on p.piece_id = o.piece_id
-                                 where p.tree_id = :tree))
-                         order by t.id = :tree desc, t.id desc limit :most
-                        """)
-                .param("studio", studio)
-                .param("tree", tree)
-                .param("most", MOST)
-                .query((rs, n) -> new Section(rs.getLong("id"), rs.getString("name"), rs.getString("alloy")))
-                .list();
     }
 }
