@@ -7,10 +7,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.Duration;
-import java.time.OffsetDateTime;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -495,47 +492,18 @@ class BreakOutPagesTest extends AppTest {
         assertThat(page(owner, at("/cooling"))).doesNotContain("It went into water");
     }
 
-    /** A pour of three molds of which the flask is this tree's; metal stood in it so long ago. */
-    private void pouredBefore(Duration ago) throws Exception {
-        String record = Files.readString(Path.of("src/test/resources/records/pour-1.json"))
-                .replace("\"tree\": 3, \"name\": \"Wading bird", "\"tree\": " + tree + ", \"name\": \"Wading bird");
-        OffsetDateTime full = OffsetDateTime.now().minus(ago);
-        long pour = jdbc.sql("""
-                        insert into pour (studio_id, name, state, fields, record, created_at, begun_at)
-                        values (?, 'Tern and limpets', 'running', '{}', ?::json, ?, ?) returning id
-                        """)
-                .params(owner.studioId(), record, full, full)
-                .query(Long.class)
-                .single();
-        jdbc.sql("insert into pour_mold (pour_id, tree_id, place) values (?, ?, 1)")
-                .params(pour, tree)
-                .update();
-        for (String kind : List.of("start", "full")) {
-            jdbc.sql("""
-                            insert into pour_event (pour_id, tap, tree_id, kind, fields, tapped_at, at, account_id)
-                            values (?, ?, ?, ?, '{}', ?, ?, ?)
-                            """).params(pour, kind, tree, kind, full, full, owner.id()).update();
-        }
-    }
-
-    private void emptiedPours() {
-        for (String table : List.of("pour_event", "pour_mold")) {
-            jdbc.sql("delete from " + table + " where tree_id = ?").param(tree).update();
-        }
-    }
-
     @Test
     void theDayAsksForWhatIsFullOfMetal() throws Exception {
-        pouredBefore(Duration.ofMinutes(1));
+        GoldenPour pour = new GoldenPour(jdbc, owner, tree).full(Duration.ofMinutes(1));
         assertThat(page(owner, "/today/inside")).contains("Into water", "Limpets, six", "hotter it tears and spits");
         assertThat(page(owner, at("/cooling"))).doesNotContain("not poured yet");
-        emptiedPours();
-        pouredBefore(Duration.ofHours(5));
+        pour.forget();
+        pour = new GoldenPour(jdbc, owner, tree).full(Duration.ofHours(5));
         assertThat(page(owner, "/today/inside"))
                 .contains("its water window is past: out by hand")
                 .doesNotContain("Into water");
-        emptiedPours();
-        pouredBefore(Duration.ofDays(2));
+        pour.forget();
+        pour = new GoldenPour(jdbc, owner, tree).full(Duration.ofDays(2));
         assertThat(page(owner, "/today/inside")).contains("poured, to be opened");
         open();
         verdict(1, "good", "unseen");
