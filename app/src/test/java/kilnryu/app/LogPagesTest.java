@@ -371,6 +371,11 @@ class LogPagesTest extends AppTest {
     @Test
     void aJobSheetHoldsPlanAndResult() throws Exception {
         long id = cast("Limpets", 2, 1, 1.02);
+        assertThat(page(owner, "/breakout/" + id + "/sheet")).doesNotContain("Said at the bench");
+        tap(id, "fact", "fact", "gauge_kPa", "value", "58");
+        tap(id, "fact", "fact", "button", "value", "sunken");
+        assertThat(page(owner, "/breakout/" + id + "/sheet"))
+                .contains("Said at the bench", "vacuum gauge 58 kPa vacuum; top of the button sunken");
         assertThat(page(owner, "/breakout/" + id + "/sheet"))
                 .contains("Not yet closed", "What it was poured at is not known", "scrap", "powder", "Tree as cast");
         String version = page(owner, "/breakout/" + id).replaceAll("(?s).*data-version=\"(\\d+)\".*", "$1");

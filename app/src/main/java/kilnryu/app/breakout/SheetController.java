@@ -63,6 +63,7 @@ class SheetController {
                         .map(p -> Show.dayAndClock(p.atZone(account.zoneId())))
                         .orElse("no pour on record"));
         model.addAttribute("lines", poured.map(m -> lines(account, m)).orElse(List.of()));
+        model.addAttribute("told", told(account, course));
         model.addAttribute(
                 "castings",
                 course.castings().stream().map(c -> casting(account, c)).toList());
@@ -90,6 +91,19 @@ class SheetController {
         } catch (Records.Unreadable e) {
             return Optional.empty();
         }
+    }
+
+    /** What was answered at the bench, each with its unit. */
+    private static List<String> told(Account account, BreakOutCourse course) {
+        return course.facts().entrySet().stream()
+                .sorted(java.util.Map.Entry.comparingByKey())
+                .map(e -> e.getKey().inFull() + " "
+                        + Spoken.in(
+                                (e.getValue().replace('-', e.getKey().isNumber() ? '-' : ' ') + " "
+                                                + e.getKey().unit())
+                                        .strip(),
+                                account.units()))
+                .toList();
     }
 
     private static String said(WhyView.CauseView c) {
