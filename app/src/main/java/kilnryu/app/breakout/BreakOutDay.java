@@ -17,7 +17,6 @@ import kilnryu.app.today.Day.Press;
 import kilnryu.app.today.Day.Task;
 import kilnryu.app.today.Day.Waiting;
 import kilnryu.app.today.Day.Window;
-import kilnryu.core.breakout.MetalCooling;
 import kilnryu.core.breakout.Quenching;
 import kilnryu.core.pour.Outside;
 import org.springframework.core.annotation.Order;
@@ -71,15 +70,8 @@ class BreakOutDay implements Day.Source {
             return;
         }
         Optional<PouredMold> mold = poured.of(account.studioId(), line.tree());
-        Optional<Quenching> quench = molds.of(account, line.tree(), mold, Outside.air(ROOM_C))
-                .map(f -> Quenching.of(new Quenching.Question(
-                        MetalCooling.of(f.mold()),
-                        f.kind(),
-                        f.cores(),
-                        f.moldG(),
-                        f.sections(),
-                        OptionalDouble.empty(),
-                        15)));
+        Optional<Quenching> quench =
+                molds.of(account, line.tree(), mold, Outside.air(ROOM_C)).map(FullMolds.Full::quenching);
         ZonedDateTime full = since.atZone(window.now().getZone());
         quench.flatMap(Quenching::window)
                 .ifPresentOrElse(

@@ -74,17 +74,7 @@ class CoolingController {
     private Optional<Cooled> cooled(Account account, long tree, Optional<PouredMold> poured, Asked asked) {
         return molds.of(account, tree, poured, asked.outside).map(full -> {
             MetalCooling cooling = MetalCooling.of(full.mold());
-            return new Cooled(
-                    full,
-                    cooling,
-                    Quenching.of(new Quenching.Question(
-                            cooling,
-                            full.kind(),
-                            full.cores(),
-                            full.moldG(),
-                            full.sections(),
-                            asked.bucket,
-                            asked.water)));
+            return new Cooled(full, cooling, full.quenching(cooling, asked.bucket, asked.water));
         });
     }
 

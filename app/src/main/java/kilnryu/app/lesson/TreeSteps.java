@@ -8,8 +8,6 @@ import kilnryu.app.account.Account;
 import kilnryu.app.plan.Plan;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.pour.FullMolds;
-import kilnryu.core.breakout.MetalCooling;
-import kilnryu.core.breakout.Quenching;
 import kilnryu.core.lesson.Step;
 import kilnryu.core.pour.Outside;
 import kilnryu.core.shell.Drying;
@@ -121,15 +119,7 @@ class TreeSteps {
 
     private double cooling(Account account, Plans.Saved saved, List<String> unknown) {
         OptionalDouble out = molds.of(account, saved.row().id(), Optional.empty(), Outside.air(ROOM_C))
-                .map(f -> Quenching.of(new Quenching.Question(
-                                MetalCooling.of(f.mold()),
-                                f.kind(),
-                                f.cores(),
-                                f.moldG(),
-                                f.sections(),
-                                OptionalDouble.empty(),
-                                15))
-                        .shakeOut())
+                .map(f -> f.quenching().shakeOut())
                 .orElse(OptionalDouble.empty());
         if (out.isEmpty()) {
             unknown.add("How long the full mold cools is not known: it is not opened before it is cold.");

@@ -6,6 +6,7 @@ import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import kilnryu.app.account.Account;
 import kilnryu.core.breakout.FullMold;
+import kilnryu.core.breakout.MetalCooling;
 import kilnryu.core.breakout.Quenching;
 import kilnryu.core.gating.Form;
 import kilnryu.core.gating.GatingPlan;
@@ -18,6 +19,7 @@ import org.springframework.stereotype.Component;
 /** A tree's mold full of metal, as it was poured, else as it is planned. */
 @Component
 public class FullMolds {
+    private static final double USUAL_WATER_C = 15;
     private static final double LEAST_DEPTH = 0.005;
     private static final double MOST_DEPTH = 0.03;
 
@@ -33,7 +35,17 @@ public class FullMolds {
      * @param moldG without its metal, g; 0 where not known
      */
     public record Full(
-            FullMold mold, Quenching.Kind kind, Optional<Boolean> cores, OptionalDouble sections, double moldG) {}
+            FullMold mold, Quenching.Kind kind, Optional<Boolean> cores, OptionalDouble sections, double moldG) {
+        /** When it may go into water or be shaken out. @param bucket l, empty where not known; @param waterC of it */
+        public Quenching quenching(MetalCooling cooling, OptionalDouble bucket, double waterC) {
+            return Quenching.of(new Quenching.Question(cooling, kind, cores, moldG, sections, bucket, waterC));
+        }
+
+        /** The same with no bucket chosen yet. */
+        public Quenching quenching() {
+            return quenching(MetalCooling.of(mold), OptionalDouble.empty(), USUAL_WATER_C);
+        }
+    }
 
     /** Empty where there is no mold yet, or its heat is not known. */
     public Optional<Full> of(Account account, long tree, Optional<PouredMold> poured, Outside outside) {
