@@ -11,10 +11,10 @@ import kilnryu.app.plan.Plan;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.plan.Stage;
 import kilnryu.app.plan.Streams;
+import kilnryu.app.web.OneLine;
 import kilnryu.app.web.Show;
 import kilnryu.core.diagnosis.Cause;
 import kilnryu.core.diagnosis.Series;
-import kilnryu.core.quantity.Measure;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -83,14 +83,8 @@ public class AgainController {
             return at("firing");
         }
         long then = Math.round(now.get() + step);
-        String shown = Show.value(then, Measure.DEGREE_CELSIUS, plan.reading().units(), false)
-                .toString();
-        String was = Show.value(
-                        Math.round(now.get()),
-                        Measure.DEGREE_CELSIUS,
-                        plan.reading().units(),
-                        false)
-                .toString();
+        String shown = Show.celsius(then, plan.reading().units());
+        String was = Show.celsius(now.get(), plan.reading().units());
         return new Made(Stage.FIRING, Map.of(field, then + " °C"), what + " " + shown + ", was " + was + ".", "firing");
     }
 
@@ -141,8 +135,8 @@ public class AgainController {
             HttpServletResponse response) {
         Plans.Saved saved = plans.find(account, tree);
         store.of(account.studioId(), tree).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        String changes = BreakOutTaps.words(change);
-        String because = BreakOutTaps.words(reason);
+        String changes = OneLine.of(change);
+        String because = OneLine.of(reason);
         if (changes.length() < 3 || because.length() < 3) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             model.addAttribute("fault", "Say what is changed, and why: in half a year nobody knows.");

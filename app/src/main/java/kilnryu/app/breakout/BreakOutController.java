@@ -16,6 +16,7 @@ import kilnryu.app.pour.PouredMold;
 import kilnryu.app.record.Records;
 import kilnryu.app.tree.Face;
 import kilnryu.app.web.Late;
+import kilnryu.app.web.OneLine;
 import kilnryu.app.web.Show;
 import kilnryu.core.material.Alloy;
 import org.springframework.http.HttpStatus;
@@ -267,7 +268,7 @@ public class BreakOutController {
             RedirectAttributes redirect) {
         Plans.Saved saved = plans.find(account, tree);
         int made = Tile.of(saved.plan()).size();
-        String because = BreakOutTaps.words(reason);
+        String because = OneLine.of(reason);
         String fault = store.of(account.studioId(), tree).isPresent()
                 ? "It is open: a forecast made now foresees nothing."
                 : !good.matches("\\d{1,4}") || Integer.parseInt(good) > made

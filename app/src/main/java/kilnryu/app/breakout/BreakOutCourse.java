@@ -330,11 +330,4 @@ final class BreakOutCourse {
     boolean allSeen() {
         return count(Verdict.UNSEEN) == 0;
     }
-
-    /** How often a kind of defect is pinned at any of these places, in how many castings. */
-    long withKind(DefectKind kind) {
-        return castings.values().stream()
-                .filter(c -> c.pins.values().stream().anyMatch(p -> p.kind() == kind))
-                .count();
-    }
 }

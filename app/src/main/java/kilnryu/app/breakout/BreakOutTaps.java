@@ -15,6 +15,7 @@ import kilnryu.app.melt.MetalStore;
 import kilnryu.app.pour.PouredMolds;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
+import kilnryu.app.web.OneLine;
 import kilnryu.app.web.Show;
 import kilnryu.core.diagnosis.Causes;
 import kilnryu.core.diagnosis.Defect;
@@ -48,7 +49,6 @@ class BreakOutTaps {
                             "book",
                             "note"))
             .collect(Collectors.toUnmodifiableSet());
-    private static final int LONGEST = 300;
 
     private final BreakOutStore store;
     private final MetalStore metal;
@@ -186,7 +186,7 @@ class BreakOutTaps {
             case "cause" -> cause(form, out);
             case "book" -> book(course);
             case "note" -> {
-                out.put("text", words(form.getOrDefault("text", "")));
+                out.put("text", OneLine.of(form.getOrDefault("text", "")));
                 yield out.get("text").isEmpty() ? "Write a word first." : "";
             }
             default -> "";
@@ -252,7 +252,7 @@ class BreakOutTaps {
         if (!photo.isEmpty()) {
             out.put("photo", photo);
         }
-        out.put("note", words(form.getOrDefault("note", "")));
+        out.put("note", OneLine.of(form.getOrDefault("note", "")));
         return "";
     }
 
@@ -306,7 +306,7 @@ class BreakOutTaps {
             read.ifPresent(v -> out.put(what, Show.exact(v)));
         }
         fields.quantity("tolerance", Range.LENGTH_OR_NONE).ifPresent(v -> out.put("tolerance", Show.exact(v)));
-        String place = words(form.getOrDefault("place", ""));
+        String place = OneLine.of(form.getOrDefault("place", ""));
         out.put("place", place);
         out.put("way", form.getOrDefault("way", "outside"));
         out.put("hot", form.containsKey("hot") ? "yes" : "");
@@ -387,10 +387,5 @@ class BreakOutTaps {
                         grams,
                         new HashMap<>(Map.of("of_casting", treeName)),
                         "cut off at break-out"));
-    }
-
-    static String words(String typed) {
-        String one = typed.replaceAll("\\p{Cntrl}", " ").strip();
-        return one.length() > LONGEST ? one.substring(0, LONGEST) : one;
     }
 }

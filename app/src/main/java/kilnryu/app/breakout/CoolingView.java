@@ -19,7 +19,6 @@ import kilnryu.core.breakout.Quenching;
 import kilnryu.core.breakout.Removal;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Severity;
-import kilnryu.core.quantity.Measure;
 
 /**
  * A full mold as it cools.
@@ -134,10 +133,6 @@ public record CoolingView(
         return seconds < 90 ? Math.round(seconds) + " s" : Show.length(Duration.ofSeconds(Math.round(seconds)));
     }
 
-    private static String celsius(double c, Units units) {
-        return Show.value(Math.round(c), Measure.DEGREE_CELSIUS, units, false).toString();
-    }
-
     private static Now now(Units units, MetalCooling cooling, Quenching quench, double s) {
         MetalCooling.Moment m = cooling.at(s);
         OptionalDouble next = java.util.stream.DoubleStream.of(
@@ -158,11 +153,11 @@ public record CoolingView(
                                 : "until it may be shaken out";
         return new Now(
                 length(s),
-                celsius(m.metal(), units),
-                celsius(m.button(), units),
+                Show.celsius(m.metal(), units),
+                Show.celsius(m.button(), units),
                 Incandescence.at(m.button()),
                 Incandescence.word(m.button()),
-                celsius(m.outside(), units),
+                Show.celsius(m.outside(), units),
                 next.isPresent() ? Math.round(next.getAsDouble() - s) : null,
                 label);
     }
@@ -187,7 +182,7 @@ public record CoolingView(
                 since.map(i -> Show.dayAndClock(
                                 i.plusSeconds(Math.round(second)).atZone(account.zoneId())))
                         .orElse(""),
-                celsius(button, account.units()),
+                Show.celsius(button, account.units()),
                 Incandescence.at(button),
                 Incandescence.word(button));
     }

@@ -140,10 +140,7 @@ class SheetController {
     }
 
     private static String celsius(Account account, OptionalDouble c) {
-        return c.isEmpty()
-                ? ""
-                : Show.value(Math.round(c.getAsDouble()), Measure.DEGREE_CELSIUS, account.units(), false)
-                        .toString();
+        return c.isEmpty() ? "" : Show.celsius(c.getAsDouble(), account.units());
     }
 
     private static String seconds(OptionalDouble s) {

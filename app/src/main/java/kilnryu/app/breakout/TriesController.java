@@ -16,7 +16,6 @@ import kilnryu.app.web.Show;
 import kilnryu.app.web.Spoken;
 import kilnryu.core.diagnosis.DefectKind;
 import kilnryu.core.diagnosis.Series;
-import kilnryu.core.quantity.Measure;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -273,8 +272,7 @@ class TriesController {
     }
 
     private static String celsius(Account account, double c) {
-        return Show.value(Math.round(c), Measure.DEGREE_CELSIUS, account.units(), false)
-                .toString();
+        return Show.celsius(c, account.units());
     }
 
     private static void add(

@@ -16,6 +16,7 @@ import kilnryu.app.plan.Streams;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.web.Late;
+import kilnryu.app.web.OneLine;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -34,7 +35,6 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class FinishController {
     private static final int MOST_LOG = 4000;
-    private static final int LONGEST = 300;
     private static final List<String> SETTINGS = List.of("current_A", "filler", "gas", "trial_first", "patina", "note");
     private static final List<String> SIGNED = List.of("wax", "metal", "patina");
 
@@ -137,7 +137,7 @@ class FinishController {
             RedirectAttributes redirect) {
         plans.find(account, tree);
         Optional<FinishStage> stage = FinishStage.named(form.getOrDefault("stage", ""));
-        String who = words(form.getOrDefault("who", ""));
+        String who = OneLine.of(form.getOrDefault("who", ""));
         String number = form.getOrDefault("casting", "").strip();
         Integer casting = number.matches("\\d{1,6}") ? Integer.valueOf(number) : null;
         Fields fields = Fields.typed(form, account.units());
@@ -160,7 +160,7 @@ class FinishController {
         }
         Map<String, String> settings = new LinkedHashMap<>();
         for (String s : SETTINGS) {
-            String typed = words(form.getOrDefault(s, ""));
+            String typed = OneLine.of(form.getOrDefault(s, ""));
             if (!typed.isEmpty()) {
                 settings.put(s, typed);
             }
@@ -169,7 +169,7 @@ class FinishController {
                 account,
                 tree,
                 casting,
-                words(form.getOrDefault("section", "")),
+                OneLine.of(form.getOrDefault("section", "")),
                 stage.get(),
                 who,
                 of.map(FinishStore.Casting::grams).orElseGet(() -> whole(castings)),
@@ -186,11 +186,6 @@ class FinishController {
                 ? null
                 : Double.valueOf(
                         kept.stream().mapToDouble(FinishStore.Casting::grams).sum());
-    }
-
-    private static String words(String typed) {
-        String one = typed.replaceAll("\\p{Cntrl}", " ").strip();
-        return one.length() > LONGEST ? one.substring(0, LONGEST) : one;
     }
 
     @PostMapping("/breakout/{tree:\\d+}/finish/work/{work:\\d+}/{way:stop|remove|restore}")
@@ -224,7 +219,7 @@ class FinishController {
         form.forEach((k, v) -> {
             if (k.matches("mend_hours|rate|filler|worth|cast_cost|cast_hours|risk|good|mend_days|cast_days|due_days"
                     + "|final_mass|final_size|balance|mount")) {
-                fields.put(k, words(v));
+                fields.put(k, OneLine.of(v));
             }
         });
         String version = form.getOrDefault("version", "0");
@@ -247,7 +242,7 @@ class FinishController {
             RedirectAttributes redirect)
             throws IOException {
         plans.find(account, tree);
-        String who = words(name);
+        String who = OneLine.of(name);
         String fault = !SIGNED.contains(stage)
                 ? "Choose what is signed off: wax, metal or patina."
                 : who.length() < 2 ? "A sign-off wants a name." : "";
@@ -260,7 +255,7 @@ class FinishController {
             }
         }
         if (fault.isEmpty()) {
-            store.sign(account, tree, stage, who, words(note), shot);
+            store.sign(account, tree, stage, who, OneLine.of(note), shot);
         } else {
             redirect.addFlashAttribute("fault", fault);
             redirect.addFlashAttribute("typedName", who);

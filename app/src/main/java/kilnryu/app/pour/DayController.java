@@ -24,6 +24,7 @@ import kilnryu.app.record.Records;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.web.Late;
+import kilnryu.app.web.OneLine;
 import kilnryu.app.web.Show;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.material.Alloy;
@@ -48,7 +49,6 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 /** The pour day: one big screen and several phones on the same pour, few large buttons, every tap kept once. */
 @Controller
 public class DayController {
-    private static final int LONGEST = 300;
     private static final Range KPA = new Range(Measure.KILOPASCAL, 0, 105);
     private static final Set<String> KINDS = Set.of(
             "tick",
@@ -170,7 +170,7 @@ public class DayController {
                         + "."
                 : "";
         for (Finding f : stops(sheet)) {
-            String why = words(form.getOrDefault("reason[" + f.id() + "]", ""));
+            String why = OneLine.of(form.getOrDefault("reason[" + f.id() + "]", ""));
             if (f.safety()) {
                 fault = "A safety stop stands: " + f.message() + " It cannot be overruled.";
             } else if (why.length() < 3 && fault.isEmpty()) {
@@ -192,11 +192,6 @@ public class DayController {
                     "/pours/" + id + "/day");
         }
         return "redirect:/pours/" + id + "/day";
-    }
-
-    private static String words(String typed) {
-        String one = typed.replaceAll("\\p{Cntrl}", " ").strip();
-        return one.length() > LONGEST ? one.substring(0, LONGEST) : one;
     }
 
     /** A tap: from the page's script with its key and its moment, or as a plain form. */
@@ -251,7 +246,7 @@ public class DayController {
     /** What belongs to a tap. @return what is wrong with it, empty where nothing is */
     private String fields(
             Account account, PourStore.Row row, String kind, Map<String, String> form, Map<String, String> out) {
-        String value = words(form.getOrDefault("value", ""));
+        String value = OneLine.of(form.getOrDefault("value", ""));
         switch (kind) {
             case "tick", "untick" -> out.put("step", value);
             case "place" -> {
@@ -259,7 +254,7 @@ public class DayController {
                 out.put("who", value.isEmpty() ? account.shownName() : value);
             }
             case "overrule" -> out.put("why", value);
-            case "undo" -> out.put("saw", words(form.getOrDefault("saw", "")));
+            case "undo" -> out.put("saw", OneLine.of(form.getOrDefault("saw", "")));
             case "note" -> out.put("text", value);
             case "standin" -> out.put("what", value);
             case "gauge" -> {
@@ -269,7 +264,7 @@ public class DayController {
                 return metal(account, row, value, form.getOrDefault("how", "pyrometer"), out);
             }
             case "rest" -> {
-                out.put("saw", words(form.getOrDefault("saw", "")));
+                out.put("saw", OneLine.of(form.getOrDefault("saw", "")));
                 return rest(account, value, out);
             }
             default -> {

@@ -32,6 +32,11 @@ public final class Show {
         return value(figure.value(), figure.unit(), units, false);
     }
 
+    /** A temperature to the whole degree, with its unit. */
+    public static String celsius(double c, Units units) {
+        return value(Math.round(c), Measure.DEGREE_CELSIUS, units, false).toString();
+    }
+
     /** A value given in a working unit, in the reader's units; metal that is precious in troy where they chose so. */
     public static Shown value(double value, Measure unit, Units units, boolean precious) {
         return switch (unit.kind()) {
