@@ -34,6 +34,7 @@ class CoolingController {
     private static final double ROOM_C = 20;
     private static final Range AROUND = new Range(Measure.DEGREE_CELSIUS, -30, 700);
     private static final Range WATER = new Range(Measure.DEGREE_CELSIUS, 0, 79);
+    private static final Range WIDE = new Range(Measure.MILLIMETRE, 50, 2000);
     /** Water that boils at a hot face, W/(m2 K); our own figure. */
     private static final Face IN_WATER = new Face(500, 0);
 
@@ -55,18 +56,19 @@ class CoolingController {
     }
 
     /** What is asked of it, as typed. */
-    private record Asked(Outside outside, OptionalDouble bucket, double water, Map<String, String> errors) {}
+    private record Asked(Outside outside, Quenching.Bucket bucket, Map<String, String> errors) {}
 
     private static Asked asked(Account account, Map<String, String> form) {
         Fields fields = Fields.typed(form, account.units());
         String stands = form.getOrDefault("stands", "room");
         double around = fields.quantity("around_C", AROUND).orElse(ROOM_C);
         OptionalDouble bucket = fields.quantity("bucket", Range.VOLUME);
+        OptionalDouble wide = fields.quantity("bucket_mm", WIDE);
         double water = fields.quantity("water_C", WATER).orElse(15);
         Outside outside = stands.equals("sand")
                 ? Outside.sand(around)
                 : stands.equals("water") ? new Outside(IN_WATER, Math.min(around, 99)) : Outside.air(around);
-        return new Asked(outside, bucket, water, fields.errors());
+        return new Asked(outside, new Quenching.Bucket(bucket, wide, water), fields.errors());
     }
 
     private record Cooled(FullMolds.Full full, MetalCooling cooling, Quenching quench) {}
@@ -74,7 +76,7 @@ class CoolingController {
     private Optional<Cooled> cooled(Account account, long tree, Optional<PouredMold> poured, Asked asked) {
         return molds.of(account, tree, poured, asked.outside).map(full -> {
             MetalCooling cooling = MetalCooling.of(full.mold());
-            return new Cooled(full, cooling, full.quenching(cooling, asked.bucket, asked.water));
+            return new Cooled(full, cooling, full.quenching(cooling, asked.bucket));
         });
     }
 

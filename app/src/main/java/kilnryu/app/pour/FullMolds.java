@@ -8,6 +8,7 @@ import kilnryu.app.account.Account;
 import kilnryu.core.breakout.FullMold;
 import kilnryu.core.breakout.MetalCooling;
 import kilnryu.core.breakout.Quenching;
+import kilnryu.core.flask.FlaskPlan;
 import kilnryu.core.gating.Form;
 import kilnryu.core.gating.GatingPlan;
 import kilnryu.core.gating.Member;
@@ -33,17 +34,23 @@ public class FullMolds {
      * @param cores empty where nothing is built
      * @param sections thickest over thinnest place; empty where no wall is known
      * @param moldG without its metal, g; 0 where not known
+     * @param flask as it stands; empty for an oval one and where none is planned
      */
     public record Full(
-            FullMold mold, Quenching.Kind kind, Optional<Boolean> cores, OptionalDouble sections, double moldG) {
-        /** When it may go into water or be shaken out. @param bucket l, empty where not known; @param waterC of it */
-        public Quenching quenching(MetalCooling cooling, OptionalDouble bucket, double waterC) {
-            return Quenching.of(new Quenching.Question(cooling, kind, cores, moldG, sections, bucket, waterC));
+            FullMold mold,
+            Quenching.Kind kind,
+            Optional<Boolean> cores,
+            OptionalDouble sections,
+            double moldG,
+            Optional<Quenching.Upright> flask) {
+        /** When it may go into water or be shaken out. */
+        public Quenching quenching(MetalCooling cooling, Quenching.Bucket bucket) {
+            return Quenching.of(new Quenching.Question(cooling, kind, cores, moldG, sections, flask, bucket));
         }
 
         /** The same with no bucket chosen yet. */
         public Quenching quenching() {
-            return quenching(MetalCooling.of(mold), OptionalDouble.empty(), USUAL_WATER_C);
+            return quenching(MetalCooling.of(mold), Quenching.Bucket.of(USUAL_WATER_C));
         }
     }
 
@@ -87,7 +94,14 @@ public class FullMolds {
                 },
                 built.map(g -> bodies(g).anyMatch(b -> b.core().isPresent())),
                 built.map(FullMolds::sections).orElse(OptionalDouble.empty()),
-                Math.max(0, m.heavy() - grams));
+                Math.max(0, m.heavy() - grams),
+                m.saved()
+                        .plan()
+                        .flask()
+                        .map(FlaskPlan::flask)
+                        .filter(f -> f.otherDiameter().isEmpty())
+                        .map(f -> new Quenching.Upright(
+                                f.innerDiameter().millimetres(), f.height().millimetres())));
     }
 
     private static Stream<Form.Body> bodies(GatingPlan plan) {

@@ -38,6 +38,11 @@ public record Quenching(
     private static final double OVERNIGHT_G = 10_000;
     private static final double OVERNIGHT_S = 12 * 3600.0;
     private static final Formula WATER = Formula.of("3 * (m_mold + m_metal)");
+    /** Water that stands over the flask, mm; our own figure. */
+    private static final double OVER_MM = 30;
+
+    private static final Formula COVER =
+            Formula.of("(pi / 4 * wide^2 * (high + over) - pi / 4 * across^2 * high) / 1000");
     private static final Formula RISE = Formula.of(
             "(m_metal * cp_metal * (T_metal - T_water) + m_mold * cp_mold * (T_mold - T_water)) / (m_water * 4186)");
 
@@ -55,8 +60,8 @@ public record Quenching(
      * @param cores whether a core is in it; empty where nobody said
      * @param moldG the mold without its metal, g; 0 where not known
      * @param sections thickest over thinnest place; empty where not known
-     * @param bucketG water in the bucket, g; empty where not said
-     * @param waterC of the bucket
+     * @param flask its outside, where it is a round one that is planned
+     * @param bucket that stands ready
      */
     public record Question(
             MetalCooling cooling,
@@ -64,8 +69,29 @@ public record Quenching(
             Optional<Boolean> cores,
             double moldG,
             OptionalDouble sections,
-            OptionalDouble bucketG,
-            double waterC) {}
+            Optional<Upright> flask,
+            Bucket bucket) {}
+
+    /** A flask as it stands, mm. */
+    public record Upright(double across, double high) {
+        double face() {
+            return Math.PI / 4 * across * across;
+        }
+    }
+
+    /**
+     * A bucket of water.
+     *
+     * @param grams in it; empty where not said
+     * @param across inside, mm; empty where not said
+     * @param celsius of its water
+     */
+    public record Bucket(OptionalDouble grams, OptionalDouble across, double celsius) {
+        /** Of which only the water's temperature is known. */
+        public static Bucket of(double celsius) {
+            return new Bucket(OptionalDouble.empty(), OptionalDouble.empty(), celsius);
+        }
+    }
 
     public static Quenching of(Question q) {
         FullMold full = q.cooling.mold();
@@ -80,6 +106,7 @@ public record Quenching(
         Figure rise = rise(q, metal, mold, water, q.cooling.at(at));
         if (window.isPresent()) {
             bucket(q, water, rise, found);
+            covered(q, found);
         }
         return new Quenching(window, water, rise, shakeOut(q), new Findings(found));
     }
@@ -120,7 +147,7 @@ public record Quenching(
                             Locale.ROOT, "Its thickest place is %.1f times its thinnest.", q.sections.getAsDouble()),
                     "The thin place is cold before the thick one, and tears from it."));
         }
-        if (q.bucketG.isPresent() && q.bucketG.getAsDouble() < q.moldG) {
+        if (q.bucket.grams().isPresent() && q.bucket.grams().getAsDouble() < q.moldG) {
             found.add(
                     no("bucket", "The mold weighs more than the bucket's water.", "It would boil dry over the hands."));
         }
@@ -181,12 +208,13 @@ public record Quenching(
                                 Measure.DEGREE_CELSIUS,
                                 Known.COMPUTED,
                                 0),
-                        Figure.given("T_water", "water before", q.waterC, Measure.DEGREE_CELSIUS, Known.CHOSEN, 0),
-                        q.bucketG.isPresent()
+                        Figure.given(
+                                "T_water", "water before", q.bucket.celsius(), Measure.DEGREE_CELSIUS, Known.CHOSEN, 0),
+                        q.bucket.grams().isPresent()
                                 ? Figure.given(
                                         "m_water",
                                         "water in the bucket",
-                                        q.bucketG.getAsDouble(),
+                                        q.bucket.grams().getAsDouble(),
                                         Measure.GRAM,
                                         Known.MEASURED,
                                         0)
@@ -194,28 +222,90 @@ public record Quenching(
     }
 
     private static void bucket(Question q, Figure water, Figure rise, List<Finding> found) {
-        if (q.bucketG.isPresent() && q.bucketG.getAsDouble() < water.value()) {
+        if (q.bucket.grams().isPresent() && q.bucket.grams().getAsDouble() < water.value()) {
             found.add(Finding.warn(
                             "bucket-small",
                             "quench",
                             String.format(
                                     Locale.ROOT,
                                     "The bucket holds %.1f kg of water; %.1f kg are asked.",
-                                    q.bucketG.getAsDouble() / 1000,
+                                    q.bucket.grams().getAsDouble() / 1000,
                                     water.value() / 1000),
                             "Too little water boils and spits.",
                             "A larger bucket of steel, filled so that the flask is covered.")
                     .from(water));
         }
-        if (q.waterC + rise.value() > MOST_WATER_C) {
+        if (q.bucket.celsius() + rise.value() > MOST_WATER_C) {
             found.add(Finding.stop(
                             "bucket-hot",
                             "quench",
-                            String.format(Locale.ROOT, "The water would reach %.0f °C.", q.waterC + rise.value()),
+                            String.format(
+                                    Locale.ROOT, "The water would reach %.0f °C.", q.bucket.celsius() + rise.value()),
                             "Over 80 °C it boils at the flask and throws hot sludge.",
                             "More water, or wait: later in the window there is less heat in it.")
                     .from(rise));
         }
+    }
+
+    /** Whether the water closes over the flask (handbook 18). */
+    private static void covered(Question q, List<Finding> found) {
+        if (q.flask.isEmpty() || q.bucket.across().isEmpty() || q.bucket.grams().isEmpty()) {
+            found.add(Finding.note(
+                    "bucket-cover-unknown",
+                    "quench",
+                    "Whether the water closes over the flask was not judged: "
+                            + (q.flask.isEmpty()
+                                    ? "no round flask is planned."
+                                    : "how wide and full the bucket is was not said."),
+                    "A flask that stands out of the water spits at its edge.",
+                    "Stand the cold flask in the empty bucket and see how high the water has to stand."));
+            return;
+        }
+        Upright flask = q.flask.get();
+        double wide = q.bucket.across().getAsDouble();
+        if (wide <= flask.across) {
+            found.add(Finding.stop(
+                    "bucket-narrow",
+                    "quench",
+                    String.format(Locale.ROOT, "The flask is %.0f mm wide, the bucket %.0f mm.", flask.across, wide),
+                    "It does not go in.",
+                    "A wider bucket of steel."));
+            return;
+        }
+        Figure asked = cover(flask, wide);
+        if (q.bucket.grams().getAsDouble() < asked.value()) {
+            found.add(Finding.warn(
+                            "bucket-shallow",
+                            "quench",
+                            String.format(
+                                    Locale.ROOT,
+                                    "With the flask of %.0f mm in it the water stands %.0f mm high; %.0f mm are asked.",
+                                    flask.high,
+                                    level(flask, wide, q.bucket.grams().getAsDouble()),
+                                    flask.high + OVER_MM),
+                            "A flask that stands out of the water spits at its edge and cools from one end.",
+                            String.format(
+                                    Locale.ROOT, "Fill it to %.1f l, or lay the flask down.", asked.value() / 1000))
+                    .from(asked));
+        }
+    }
+
+    /** How high water stands with a flask in it, mm: round its side first, then over it. */
+    private static double level(Upright flask, double wide, double grams) {
+        double bucket = Math.PI / 4 * wide * wide;
+        double round = (bucket - flask.face()) * flask.high / 1000;
+        return grams <= round ? grams * 1000 / (bucket - flask.face()) : flask.high + (grams - round) * 1000 / bucket;
+    }
+
+    private static Figure cover(Upright flask, double wide) {
+        return Figure.computed("cover", "water that closes over the flask", Measure.CUBIC_CENTIMETRE)
+                .mark(Mark.M, "handbook 18: the flask covered; 30 mm over it are ours")
+                .by(
+                        COVER,
+                        Figure.given("wide", "bucket, inside", wide, Measure.MILLIMETRE, Known.MEASURED, 0),
+                        Figure.given("high", "flask, high", flask.high, Measure.MILLIMETRE, Known.MEASURED, 0),
+                        Figure.given("over", "water over it", OVER_MM, Measure.MILLIMETRE, Known.CHOSEN, 0),
+                        Figure.given("across", "flask, across", flask.across, Measure.MILLIMETRE, Known.MEASURED, 0));
     }
 
     /** Its hottest place under 0.6 of its solidus in kelvin; aluminium at least 2 h, bronze over 10 kg overnight. */

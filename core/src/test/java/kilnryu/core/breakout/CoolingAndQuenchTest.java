@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.core.finding.Finding;
@@ -28,9 +29,19 @@ class CoolingAndQuenchTest {
                 alloy, body, grams, liquidus + 130, alloy.preheat().flaskFine(), 0.002, FullMold.Button.USUAL, outside);
     }
 
+    private static Quenching.Bucket bucket(double grams, double celsius) {
+        return new Quenching.Bucket(OptionalDouble.of(grams), OptionalDouble.empty(), celsius);
+    }
+
     private static Quenching.Question asked(FullMold full, Quenching.Kind kind) {
         return new Quenching.Question(
-                MetalCooling.of(full), kind, Optional.of(false), 700, OptionalDouble.of(2), OptionalDouble.empty(), 15);
+                MetalCooling.of(full),
+                kind,
+                Optional.of(false),
+                700,
+                OptionalDouble.of(2),
+                Optional.empty(),
+                Quenching.Bucket.of(15));
     }
 
     @Test
@@ -131,8 +142,8 @@ class CoolingAndQuenchTest {
                 Optional.of(false),
                 700,
                 OptionalDouble.of(2),
-                OptionalDouble.of(900),
-                20));
+                Optional.empty(),
+                bucket(900, 20)));
         assertThat(q.findings().all()).extracting(Finding::id).contains("bucket-small", "bucket-hot");
     }
 
@@ -157,8 +168,8 @@ class CoolingAndQuenchTest {
                 Optional.of(core),
                 700,
                 OptionalDouble.of(sections),
-                OptionalDouble.of(bucket),
-                15));
+                Optional.empty(),
+                bucket(bucket, 15)));
         assertThat(q.window()).isEmpty();
         assertThat(q.findings().all()).extracting(Finding::id).contains(id);
     }
@@ -186,8 +197,8 @@ class CoolingAndQuenchTest {
                 Optional.empty(),
                 700,
                 OptionalDouble.empty(),
-                OptionalDouble.empty(),
-                15));
+                Optional.empty(),
+                Quenching.Bucket.of(15)));
         assertThat(q.findings().all()).extracting(Finding::id).contains("quench-sections-unknown");
         assertThatThrownBy(() -> full(Alloy.SI_BRONZE, FLASK, 0, ROOM)).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> full(Alloy.STEEL, FLASK, 100, ROOM)).isInstanceOf(IllegalArgumentException.class);
@@ -206,5 +217,49 @@ class CoolingAndQuenchTest {
         assertThat(Removal.of(Quenching.Kind.FLASK, true, false, Alloy.RED_BRASS)
                         .cautions())
                 .anyMatch(c -> c.contains("Leaded"));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        // pi/4 (200^2 (100 + 30) - 90^2 100) / 1000 = 3447.9 cm3
+        "200, 3400, bucket-shallow",
+        "200, 3500, none",
+        "200, 2000, bucket-low",
+        // as wide as the flask: it does not go in
+        "90, 3500, bucket-narrow",
+        // how wide it is was not said
+        ", 3500, bucket-cover-unknown"
+    })
+    void theWaterClosesOverTheFlask(Double wide, double grams, String id) {
+        Quenching q = Quenching.of(new Quenching.Question(
+                MetalCooling.of(full(Alloy.SI_BRONZE, FLASK, 300, ROOM)),
+                Quenching.Kind.FLASK,
+                Optional.of(false),
+                700,
+                OptionalDouble.of(2),
+                Optional.of(new Quenching.Upright(90, 100)),
+                new Quenching.Bucket(
+                        OptionalDouble.of(grams),
+                        wide == null ? OptionalDouble.empty() : OptionalDouble.of(wide),
+                        15)));
+
+        assertThat(q.findings().all().stream().map(Finding::id).filter(f -> f.startsWith("bucket-")))
+                .containsExactlyElementsOf(
+                        switch (id) {
+                            case "none" -> List.of();
+                            // under three times flask and metal, too
+                            case "bucket-low" -> List.of("bucket-small", "bucket-shallow");
+                            default -> List.of(id);
+                        });
+        if (id.equals("bucket-low")) {
+            // 2000000 / 25054.2 mm2
+            assertThat(q.findings().all()).anyMatch(f -> f.message().contains("stands 80 mm high"));
+        }
+        if (id.equals("bucket-shallow")) {
+            // 2505.4 cm3 stand round its 100 mm; the other 894.6 over all of pi/4 200^2: 28.5 mm more
+            assertThat(q.findings().all())
+                    .anyMatch(f -> f.message().contains("stands 128 mm high; 130 mm")
+                            && f.remedy().contains("3.4 l"));
+        }
     }
 }
