@@ -147,6 +147,8 @@ class LogPagesTest extends AppTest {
         for (int i = 0; i < 5; i++) {
             cast("Limpets " + i, 2, 0, 1.03 + i * 0.001);
         }
+        // they were planned by 8.40, not by the handbook: 8.40 x 1.032
+        assertThat(page(owner, "/log/factors")).contains("8.67 g/cm³ instead of 8.40 g/cm³");
         take("mass.si-bronze");
         assertThat(page(owner, "/factors")).contains("yours, from 5 castings").doesNotContain("sheet of lot 12");
         send(owner, "/log/factors/give-back", Map.of("key", "mass.si-bronze"));

@@ -14,11 +14,16 @@ import java.util.Map;
 import kilnryu.app.account.Account;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;
 
 /** Ceramic shells: planned, compared, dipped, cracked, patched and found fit. */
 class ShellPagesTest extends AppTest {
+    @Autowired
+    JdbcClient jdbc;
+
     private long tree;
 
     private static final Map<String, String> SHELL =
@@ -307,6 +312,30 @@ class ShellPagesTest extends AppTest {
         assertThat(page(owner, at)).contains("phase-ready", "of its water is gone by weight", "dots weighed");
         assertThat(send(owner, at + "/weigh", Map.of("weighs_g", "-1")).getStatus())
                 .isEqualTo(422);
+    }
+
+    private double hoursToDry(String mass, int hoursAgo) throws Exception {
+        aTreeInShell();
+        String at = begin();
+        Map<String, String> weighed = dip("plain-prime", hoursAgo);
+        weighed.put("mass_g", "500 g");
+        send(owner, at + "/log", weighed);
+        send(owner, at + "/weigh", Map.of("weighs_g", mass));
+        send(owner, at + "/weigh", Map.of("weighs_g", "300 g"));
+        return jdbc.sql("select coalesce(max(dried_h), 0) from coat_dried where run_id = ?")
+                .param(Long.parseLong(at.replaceAll("\\D", "")))
+                .query(Double.class)
+                .single();
+    }
+
+    /** Water went at an even pace for 200 h: of twice as much that was lost, what is asked was lost in half the time. */
+    @Test
+    void theWeighingThatFindsACoatDryIsNotedOnce() throws Exception {
+        double fifty = hoursToDry("450 g", 200);
+        assertThat(fifty).isPositive().isLessThan(200);
+        assertThat(hoursToDry("400 g", 200)).isCloseTo(fifty / 2, org.assertj.core.api.Assertions.withinPercentage(1));
+        // dry within no time is a slip of the scale; the next weighing is as wrong
+        assertThat(hoursToDry("1 g", 1)).isZero();
     }
 
     @Test

@@ -268,6 +268,23 @@ class DipStore {
                 .update();
     }
 
+    /** Noted once for each coat: the weighing that found it dry counts. */
+    void dried(long run, ShellState.Dried dried) {
+        jdbc.sql("""
+                        insert into coat_dried (run_id, place, coat, planned_h, dried_h, tail, at)
+                        values (:run, :place, :coat, :planned, :dried, :tail, :now)
+                        on conflict (run_id, place) do nothing
+                        """)
+                .param("run", run)
+                .param("place", dried.place())
+                .param("coat", dried.coat().key())
+                .param("planned", dried.planned())
+                .param("dried", dried.dried())
+                .param("tail", dried.tail())
+                .param("now", utc(clock.instant()))
+                .update();
+    }
+
     List<Weighing> weighings(long run) {
         return jdbc.sql("select * from shell_weighing where run_id = :run order by at, id")
                 .param("run", run)

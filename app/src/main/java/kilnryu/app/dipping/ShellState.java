@@ -51,6 +51,7 @@ record ShellState(
         boolean wired,
         Phase phase) {
     private static final double DRY_BY_WEIGHT = 0.95;
+    private static final double LEAST_SENSE = 0.1;
 
     /** What can be done with it now. */
     enum Phase {
@@ -165,6 +166,48 @@ record ShellState(
                         shell.question().aired(),
                         shell.solids()),
                 factors);
+    }
+
+    /**
+     * A coat that its weight found dry.
+     *
+     * @param place from 0
+     * @param planned hours that were foreseen, by the air as it was
+     * @param dried hours it took, between the weighings by a straight line
+     * @param tail that was planned with
+     */
+    record Dried(int place, Coat coat, double planned, double dried, double tail) {}
+
+    /** Its last coat, once a weighing found it dry and its drying was foreseen; empty before. */
+    Optional<Dried> dried(List<Weighing> weighings) {
+        if (dips.isEmpty() || ready.isEmpty() || byWeight.orElse(0) < DRY_BY_WEIGHT) {
+            return Optional.empty();
+        }
+        Dip last = dips.get(on() - 1);
+        Instant dipped = last.logged().at();
+        double first = last.logged().readings().mass().orElseThrow();
+        double water = shell.water(shell.layers().get(on() - 1));
+        double before = 0;
+        double hoursBefore = 0;
+        for (Weighing w : weighings) {
+            double hours = Duration.between(dipped, w.at()).toMillis() / 3.6e6;
+            double share = (first - w.grams()) / water;
+            if (hours > 0 && share >= DRY_BY_WEIGHT) {
+                double part = (DRY_BY_WEIGHT - before) / Math.max(1e-9, share - before);
+                double planned = Duration.between(dipped, ready.get()).toMillis() / 3.6e6;
+                double dried = hoursBefore + part * (hours - hoursBefore);
+                // a coat that is dry in no time was weighed wrong: it teaches nothing
+                return planned > 0 && dried > planned * LEAST_SENSE
+                        ? Optional.of(
+                                new Dried(on() - 1, last.logged().coat(), planned, dried, factors.value(Drying.TAIL)))
+                        : Optional.empty();
+            }
+            if (hours > 0) {
+                before = Math.max(before, share);
+                hoursBefore = hours;
+            }
+        }
+        return Optional.empty();
     }
 
     /** Weighed after the dip and again since: the loss against the water that the coat brought. */

@@ -270,8 +270,11 @@ class Shells {
 
     @Transactional
     public void weigh(Account account, long id, double grams) {
-        working(account, id);
+        Run run = working(account, id);
         dips.weigh(account, id, grams);
+        state(account, run, climate(account, room(account)))
+                .flatMap(s -> s.dried(dips.weighings(id)))
+                .ifPresent(d -> dips.dried(id, d));
     }
 
     @Transactional

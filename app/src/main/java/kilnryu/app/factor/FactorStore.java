@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Replacement;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -46,9 +47,7 @@ public class FactorStore {
     }
 
     public Factors of(long studio) {
-        Map<String, Replacement> replaced = new HashMap<>();
-        rows(studio).forEach(r -> replaced.put(r.key, new Replacement(r.value, r.reason)));
-        return new Factors(replaced);
+        return replaced(studio, rows(studio), r -> true);
     }
 
     /**
@@ -59,16 +58,31 @@ public class FactorStore {
     public Factors of(long studio, long tree) {
         List<Row> rows = rows(studio);
         if (tree == 0 || rows.stream().allMatch(r -> r.learned == null)) {
-            return of(studio);
+            return replaced(studio, rows, r -> true);
         }
         Instant made = jdbc.sql("select created_at from tree where id = :tree")
                 .param("tree", tree)
                 .query((rs, n) -> rs.getTimestamp(1).toInstant())
                 .optional()
                 .orElse(Instant.MAX);
+        return replaced(studio, rows, r -> made.isAfter(r.learned));
+    }
+
+    /** As something is reckoned by that was planned at a moment. */
+    public Factors of(long studio, Instant made) {
+        return replaced(studio, rows(studio), r -> made.isAfter(r.learned));
+    }
+
+    /** What a studio typed, without what it took from its own castings. */
+    public Factors typed(long studio) {
+        return replaced(studio, rows(studio), r -> false);
+    }
+
+    /** @param holds of those that were learned; in place of others stands what was there before */
+    private Factors replaced(long studio, List<Row> rows, Predicate<Row> holds) {
         Map<String, Replacement> replaced = new HashMap<>();
         for (Row r : rows) {
-            if (r.learned == null || made.isAfter(r.learned)) {
+            if (r.learned == null || holds.test(r)) {
                 replaced.put(r.key, new Replacement(r.value, r.reason));
             } else {
                 before(studio, r.key).ifPresent(b -> replaced.put(r.key, b));
@@ -104,8 +118,13 @@ public class FactorStore {
         return all;
     }
 
-    /** Takes what was learned; what stood there before comes back when it is given back. */
-    public void learn(long studio, String key, Replacement own, long account) {
+    /** Takes what was learned, all of it or nothing; what stood there before comes back when it is given back. */
+    @Transactional
+    public void learn(long studio, Map<String, Replacement> own, long account) {
+        own.forEach((key, value) -> learn(studio, key, value, account));
+    }
+
+    private void learn(long studio, String key, Replacement own, long account) {
         jdbc.sql("""
                         insert into studio_factor (studio_id, key, value, reason, account_id, at, learned_at)
                         values (:studio, :key, :value, :reason, :account, :now, :now)
@@ -128,7 +147,11 @@ public class FactorStore {
 
     /** Gives back what was learned. */
     @Transactional
-    public void giveBack(long studio, String key) {
+    public void giveBack(long studio, List<String> keys) {
+        keys.forEach(key -> giveBack(studio, key));
+    }
+
+    private void giveBack(long studio, String key) {
         jdbc.sql("""
                         update studio_factor set value = before_value, reason = before_reason, learned_at = null,
                                before_value = null, before_reason = null

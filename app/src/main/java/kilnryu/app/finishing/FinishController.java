@@ -121,6 +121,7 @@ class FinishController {
                                 store.of(tree),
                                 castings,
                                 store.log(account.studioId(), MOST_LOG),
+                                saved.plan().reading().factors(),
                                 store.spoiled(account.studioId()),
                                 store.yield(account.studioId()),
                                 sheet,

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import kilnryu.app.account.Account;
+import kilnryu.app.factor.LogConstants;
 import kilnryu.app.plan.Plan;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
@@ -23,6 +24,7 @@ import kilnryu.core.gating.Use;
 import kilnryu.core.learning.Learned;
 import kilnryu.core.learning.Yield;
 import kilnryu.core.quantity.Measure;
+import kilnryu.core.sum.Factors;
 
 /** Work on the castings of a tree, as its page shows it. */
 public record FinishPage(
@@ -74,6 +76,7 @@ public record FinishPage(
             List<FinishStore.Work> work,
             List<FinishStore.Casting> castings,
             List<FinishStore.Hours> log,
+            Factors factors,
             FinishStore.Spoiled spoiled,
             int[] yield,
             Map<String, String> sheet,
@@ -145,20 +148,33 @@ public record FinishPage(
                 more);
     }
 
-    /** Hours of a stage by the face of what is worked, as the studio's own log has it: k x mass^(2/3) [M]. */
-    private static Optional<Learned> learned(FinishStage stage, List<FinishStore.Hours> log) {
-        List<Learned.Pair> pairs = log.stream()
+    /** Hours that are planned, and by what. */
+    private record Hours(double hours, String from) {}
+
+    /** As it was taken from the log, for trees made after that. */
+    private static Optional<Hours> taken(FinishStage stage, Seen seen) {
+        return Optional.ofNullable(seen.factors
+                        .replaced()
+                        .get(LogConstants.hours(stage.key()).key()))
+                .map(own -> new Hours(own.value() * Math.pow(seen.grams() / 1000, FACE), own.reason()));
+    }
+
+    /** Hours of a stage by the face of what is worked, as the studio's own log has it so far: k x mass^(2/3) [M]. */
+    private static Optional<Hours> running(FinishStage stage, Seen seen) {
+        List<Learned.Pair> pairs = seen.log.stream()
                 .filter(h -> h.stage().equals(stage.key()))
                 .map(h -> new Learned.Pair(h.of(), Math.pow(h.grams(), FACE), h.hours()))
                 .toList();
-        return pairs.isEmpty() ? Optional.empty() : Optional.of(Learned.of(pairs));
+        return pairs.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Hours(
+                        Learned.of(pairs).value() * Math.pow(seen.grams(), FACE),
+                        "yours, from " + pairs.size() + (pairs.size() == 1 ? " time" : " times")));
     }
 
     private static StageRow stage(FinishStage stage, Seen seen) {
-        Optional<Learned> own = learned(stage, seen.log).filter(l -> seen.grams() > 0);
-        OptionalDouble planned = own.isPresent()
-                ? OptionalDouble.of(own.get().value() * Math.pow(seen.grams(), FACE))
-                : OptionalDouble.empty();
+        Optional<Hours> own = seen.grams() > 0 ? taken(stage, seen).or(() -> running(stage, seen)) : Optional.empty();
+        OptionalDouble planned = own.isPresent() ? OptionalDouble.of(own.get().hours) : OptionalDouble.empty();
         double actual = seen.work.stream()
                 .filter(w -> w.stage().equals(stage.key()) && w.hours() != null)
                 .mapToDouble(FinishStore.Work::hours)
@@ -168,8 +184,7 @@ public record FinishPage(
                 stage.label(),
                 stage.hazard(),
                 planned.isPresent() ? hours(planned.getAsDouble()) : "not known yet",
-                own.map(l -> "yours, from " + l.count() + (l.count() == 1 ? " time" : " times"))
-                        .orElse(""),
+                own.map(Hours::from).orElse(""),
                 actual > 0 ? hours(actual) : "",
                 planned.isPresent() && actual > planned.getAsDouble() * 1.25,
                 actual > 0);

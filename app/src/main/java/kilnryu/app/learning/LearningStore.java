@@ -91,11 +91,15 @@ class LearningStore {
     }
 
     List<Paired> fills(long studio, int most) {
-        return paired("b.mold_kind", "fill_planned_s", "fill_s", studio, most);
+        return paired("'fill'", "fill_planned_s", "fill_s", studio, most);
     }
 
+    /** Those whose hands were not typed with the pour. */
     List<Paired> carries(long studio, int most) {
-        return paired("b.mold_kind", "stood_planned_s", "stood_s", studio, most);
+        return paired("'carry'", "stood_planned_s", "stood_s", studio, most, """
+                and coalesce(p.fields->>'carry_s', '') = '' and coalesce(p.fields->>'seat_s', '') = ''
+                and coalesce(p.fields->>'between_s', '') = ''
+                """);
     }
 
     List<Paired> heats(long studio, int most) {
@@ -103,10 +107,15 @@ class LearningStore {
     }
 
     private List<Paired> paired(String group, String planned, String actual, long studio, int most) {
+        return paired(group, planned, actual, studio, most, "");
+    }
+
+    private List<Paired> paired(String group, String planned, String actual, long studio, int most, String only) {
         return jdbc.sql("select " + group + " as of_group, t.name, t.id, b." + planned + " as planned, b." + actual
-                        + " as actual, t.created_at as made, coalesce(b.poured_at, b.begun_at) as at from break_out b join tree t on t.id = b.tree_id"
+                        + " as actual, greatest(t.created_at, p.created_at) as made, coalesce(b.poured_at, b.begun_at) as at"
+                        + " from break_out b join tree t on t.id = b.tree_id left join pour p on p.id = b.pour_id"
                         + " where b.studio_id = :studio and b." + planned + " > 0 and b." + actual + " > 0 and " + group
-                        + " is not null order by at desc limit :most")
+                        + " is not null " + only + " order by at desc limit :most")
                 .param("studio", studio)
                 .param("most", most)
                 .query((rs, n) -> new Paired(
@@ -116,6 +125,47 @@ class LearningStore {
                         rs.getDouble("planned"),
                         rs.getDouble("actual"),
                         rs.getTimestamp("made").toInstant()))
+                .list();
+    }
+
+    /** Hours that a coat took until its weight was dry; planned as the handbook's tail has it. */
+    List<Paired> dryings(long studio, double tail, int most) {
+        return jdbc.sql("""
+                        select d.coat, d.place, d.planned_h * :tail / d.tail as planned, d.dried_h, d.at, r.id, r.name
+                          from coat_dried d join shell_run r on r.id = d.run_id
+                         where r.studio_id = :studio and d.dried_h > 0 and d.planned_h > 0 and d.tail > 0
+                         order by d.at desc limit :most
+                        """)
+                .param("studio", studio)
+                .param("tail", tail)
+                .param("most", most)
+                .query((rs, n) -> new Paired(
+                        "coat",
+                        rs.getString("name") + ", coat " + (rs.getInt("place") + 1),
+                        "/shells/" + rs.getLong("id"),
+                        rs.getDouble("planned"),
+                        rs.getDouble("dried_h"),
+                        rs.getTimestamp("at").toInstant()))
+                .list();
+    }
+
+    /** Hours of each stage of finishing; planned is the face of what was worked, of 1 kg as one. */
+    List<Paired> hours(long studio, int most) {
+        return jdbc.sql("""
+                        select w.stage, power(w.grams / 1000, 2.0 / 3) as face, w.hours, w.tree_id, t.name, w.at
+                          from finish_work w join tree t on t.id = w.tree_id
+                         where w.studio_id = :studio and not w.removed and w.hours > 0 and w.grams > 0
+                         order by w.at desc limit :most
+                        """)
+                .param("studio", studio)
+                .param("most", most)
+                .query((rs, n) -> new Paired(
+                        rs.getString("stage"),
+                        rs.getString("name"),
+                        "/breakout/" + rs.getLong("tree_id") + "/finish",
+                        rs.getDouble("face"),
+                        rs.getDouble("hours"),
+                        rs.getTimestamp("at").toInstant()))
                 .list();
     }
 
@@ -162,8 +212,10 @@ class LearningStore {
     /** Hours of firings that were not given up: of the program, and as it ran. */
     List<Paired> firings(long studio, int most) {
         return jdbc.sql("""
-                        select coalesce(k.name, 'no kiln') as of_group, f.name, f.id, f.ended_at,
-                               coalesce((f.frozen->'course'->>'minutes')::float8, (f.frozen->>'minutes')::float8) as planned,
+                        select coalesce(k.id || ' ' || k.name, '0 no kiln') as of_group, f.name, f.id, f.ended_at,
+                               coalesce((f.frozen->'course'->>'minutes')::float8, (f.frozen->>'minutes')::float8)
+                                   / case when f.fields->>'lag.kiln' = f.kiln_id::text then (f.fields->>'lag.times')::float8
+                                          else 1 end as planned,
                                extract(epoch from f.ended_at - f.started_at) / 60 as actual
                           from firing f left join kiln k on k.id = f.kiln_id
                          where f.studio_id = :studio and f.ended_at is not null and f.frozen is not null
@@ -208,19 +260,22 @@ class LearningStore {
     List<Paired> melts(long studio, int most) {
         return jdbc
                 .sql("""
-                        select p.id, p.name, p.created_at as made, p.record->'poured'->>'furnace' as furnace,
+                        select p.id, p.name, p.created_at as made,
+                               case when coalesce(m.fields->>'efficiency_pct', '') = '' then m.fields->>'heating' end as heating,
+                               coalesce(m.name, p.record->'poured'->>'furnace') as furnace,
                                (p.record->'poured'->>'meltMin')::float8 as planned,
                                extract(epoch from min(e.tapped_at) filter (where e.kind = 'potout')
                                                 - min(e.tapped_at) filter (where e.kind = 'tick'
                                                                              and e.fields->>'step' = 'melt-on')) / 60 as actual
                           from pour p join pour_event e on e.pour_id = p.id
+                          left join melter m on m.id::text = p.fields->>'furnace' and m.studio_id = p.studio_id
                          where p.studio_id = :studio and p.record is not null
-                         group by p.id order by p.begun_at desc limit :most
+                         group by p.id, m.id order by p.begun_at desc limit :most
                         """)
                 .param("studio", studio)
                 .param("most", most)
                 .query((rs, n) -> new Paired(
-                        rs.getString("furnace"),
+                        rs.getString("heating") != null ? "of " + rs.getString("heating") : rs.getString("furnace"),
                         rs.getString("name"),
                         "/pours/" + rs.getLong("id") + "/day",
                         rs.getDouble("planned"),

@@ -191,18 +191,20 @@ class StudioLogController {
         return "learning/factors";
     }
 
-    private static Factor factor(Offers.Offer o) {
+    private static Factor factor(Offer o) {
         Learned l = o.learned();
         String says = l.senseless()
                 ? "So far off that a unit was mistaken somewhere: look at the castings, nothing is offered."
                 : l.count() < Learned.LEAST
                         ? (Learned.LEAST - l.count()) + " more before anything is offered."
-                        : l.differs()
-                                ? "More than chance."
-                                        + (l.pairs().stream().anyMatch(l::outlier)
-                                                ? " But some lie far off and pull it: look at them before it is taken."
-                                                : "")
-                                : "No different from the plan, as far as so many can tell.";
+                        : o.lead().rate()
+                                ? "By your own log alone."
+                                : l.differs()
+                                        ? "More than chance."
+                                                + (l.pairs().stream().anyMatch(l::outlier)
+                                                        ? " But some lie far off and pull it: look at them before it is taken."
+                                                        : "")
+                                        : "No different from the plan, as far as so many can tell.";
         List<Behind> behind = l.pairs().stream()
                 .map(p -> new Behind(
                         p.of(),
@@ -218,19 +220,17 @@ class StudioLogController {
                 o.name(),
                 o.what(),
                 l.count(),
-                String.format(Locale.ROOT, "%.3f", l.value()),
-                l.half().isPresent()
-                        ? String.format(Locale.ROOT, "%.3f to %.3f, nine times in ten", l.low(), l.high())
-                        : "",
+                o.lead().value(l),
+                o.lead().interval(l),
                 says,
-                l.senseless() ? "warn" : l.offered() && l.differs() ? "good" : "note",
+                l.senseless() ? "warn" : o.takeable() ? "good" : "note",
                 FactorChart.of(l),
                 behind.stream().limit(MOST).toList(),
                 Math.max(0, behind.size() - MOST),
-                o.constant().map(c -> Offers.shown(o.value(), c)).orElse(""),
-                o.constant().map(c -> Offers.shown(c.value(), c)).orElse(""),
+                o.would(),
+                o.now(),
                 o.takeable(),
-                o.taken().isPresent());
+                o.taken());
     }
 
     @PostMapping("/log/factors/{way:take|give-back}")
@@ -239,18 +239,20 @@ class StudioLogController {
             @PathVariable String way,
             @RequestParam String key,
             RedirectAttributes redirect) {
-        Offers.Offer offer = offers.named(account, key)
-                .filter(o -> o.constant().isPresent())
+        Offer offer = offers.named(account, key)
+                .filter(o -> !o.places().isEmpty())
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        String constant = offer.constant().get().key();
         if (way.equals("give-back")) {
-            factors.giveBack(account.studioId(), constant);
+            factors.giveBack(
+                    account.studioId(),
+                    offer.places().stream().map(p -> p.constant().key()).toList());
         } else if (offer.takeable()) {
+            String reason = "yours, from " + offer.learned().count() + " castings";
             factors.learn(
                     account.studioId(),
-                    constant,
-                    new Replacement(
-                            offer.value(), "yours, from " + offer.learned().count() + " castings"),
+                    offer.places().stream()
+                            .collect(
+                                    Collectors.toMap(p -> p.constant().key(), p -> new Replacement(p.would(), reason))),
                     account.id());
         } else {
             redirect.addFlashAttribute("fault", "This is not offered: too few castings, or too far off to make sense.");

@@ -50,6 +50,7 @@ class FiringsController {
     private final KilnStore kilns;
     private final ProgramStore programs;
     private final Plans plans;
+    private final KilnLag lag;
     private final Clock clock;
 
     FiringsController(
@@ -59,6 +60,7 @@ class FiringsController {
             KilnStore kilns,
             ProgramStore programs,
             Plans plans,
+            KilnLag lag,
             Clock clock) {
         this.firings = firings;
         this.store = store;
@@ -66,6 +68,7 @@ class FiringsController {
         this.kilns = kilns;
         this.programs = programs;
         this.plans = plans;
+        this.lag = lag;
         this.clock = clock;
     }
 
@@ -222,7 +225,10 @@ class FiringsController {
             }
             return load(account, id, version, typed, true, model);
         }
-        Map<String, String> written = plan.fields().kept();
+        Map<String, String> written = lag.kept(
+                account.studioId(),
+                id == 0 ? Map.of() : firings.found(account, id).fields(),
+                plan.fields().kept());
         Optional<Long> kiln = plan.row().map(KilnStore.Row::id);
         List<Long> trees = plan.stands().stream().map(Stand::tree).toList();
         if (id == 0) {

@@ -24,6 +24,23 @@ import kilnryu.core.tree.Crucible;
 final class LoadChecks {
     private LoadChecks() {}
 
+    /** What a kiln lags by the studio's own log, so that it is closed sooner. */
+    static Findings lag(double times, Optional<BurnoutProgram> program) {
+        if (times <= 1 || program.filter(p -> !p.segments().isEmpty()).isEmpty()) {
+            return Findings.NONE;
+        }
+        return new Findings(List.of(Finding.note(
+                "kiln-lag",
+                "program",
+                String.format(
+                        Locale.ROOT,
+                        "This kiln takes %.2f times what its programs ask, yours: %.0f min more are in the last hold.",
+                        times,
+                        (times - 1) * program.get().minutes()),
+                "A kiln that lags lets the molds wait for their heat, and the pour for the molds.",
+                "Nothing to do. Give the factor back under Your own factors, when the kiln was mended.")));
+    }
+
     /** Whether what leads the kiln can lead it through this program. */
     static Findings control(StudioKiln kiln, Optional<BurnoutProgram> program) {
         List<Finding> found = new ArrayList<>();

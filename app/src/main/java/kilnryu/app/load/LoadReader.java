@@ -188,14 +188,16 @@ class LoadReader {
             List<Double> limits = standing.stream()
                     .map(s -> s.subject().map(x -> x.system().maxC()).orElse(SHELL_MAX_C))
                     .toList();
-            Optional<BackPlan> back = tried.program
-                    .filter(p -> !p.segments().isEmpty())
+            double lag = KilnLag.of(fields).orElse(1);
+            Optional<BurnoutProgram> program = tried.program.map(p -> p.lagging(lag));
+            Optional<BackPlan> back = program.filter(p -> !p.segments().isEmpty())
                     .flatMap(p ->
                             clock.pour().map(pour -> tried.sleeps ? BackPlan.asleep(p, pour) : BackPlan.of(p, pour)));
             Findings findings = new Findings(found)
                     .and(tried.program.map(BurnoutProgram::findings).orElse(Findings.NONE))
                     .and(back.map(BackPlan::findings).orElse(Findings.NONE))
                     .and(kiln.map(k -> LoadChecks.control(k, tried.program)).orElse(Findings.NONE))
+                    .and(LoadChecks.lag(lag, tried.program))
                     .and(LoadChecks.melts(standing))
                     .and(LoadChecks.cautions(standing, kiln));
             return new LoadPlan(
@@ -208,7 +210,7 @@ class LoadReader {
                     tried.fired,
                     limits,
                     typed,
-                    back.map(BackPlan::program).or(() -> tried.program),
+                    back.map(BackPlan::program).or(() -> program),
                     back,
                     tried.alone,
                     findings);

@@ -117,7 +117,7 @@ class ChargeController {
             return page(account, sheet, true, model);
         }
         PourStore.Row now = new PourStore.Row(
-                id, row.studio(), row.name(), row.state(), sheet.fields().kept(), version, null, null, null);
+                id, row.studio(), row.name(), row.state(), sheet.fields().kept(), version, null, null, null, null);
         if (!store.save(now, store.molds(id))) {
             throw new Late(
                     "Nothing was saved: someone saved or began this pour in between.", "/pours/" + id + "/charge");

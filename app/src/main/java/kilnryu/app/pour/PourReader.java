@@ -109,7 +109,9 @@ class PourReader {
             this.account = account;
             this.row = row;
             fields = Fields.typed(row.fields(), account.units());
-            own = factors.of(account.studioId());
+            own = row.createdAt() == null
+                    ? factors.of(account.studioId())
+                    : factors.of(account.studioId(), row.createdAt());
             cast = molds.of(account, trees, tries);
         }
 

@@ -43,7 +43,8 @@ class PourStore {
             int version,
             String record,
             Instant begunAt,
-            Instant endedAt) {
+            Instant endedAt,
+            Instant createdAt) {
         boolean planned() {
             return state.equals("planned");
         }
@@ -53,7 +54,7 @@ class PourStore {
         }
 
         Row with(Map<String, String> others) {
-            return new Row(id, studio, name, state, others, version, record, begunAt, endedAt);
+            return new Row(id, studio, name, state, others, version, record, begunAt, endedAt, createdAt);
         }
     }
 
@@ -332,6 +333,7 @@ class PourStore {
                 rs.getInt("version"),
                 rs.getString("record"),
                 instant(rs.getTimestamp("begun_at")),
-                instant(rs.getTimestamp("ended_at")));
+                instant(rs.getTimestamp("ended_at")),
+                instant(rs.getTimestamp("created_at")));
     }
 }

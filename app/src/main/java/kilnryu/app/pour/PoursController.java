@@ -181,7 +181,8 @@ public class PoursController {
                 version,
                 row.record(),
                 row.begunAt(),
-                row.endedAt());
+                row.endedAt(),
+                row.createdAt());
         PourSheet sheet = reader.read(account, typed, order(id, form), false);
         if (sheet.fields().hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
@@ -189,8 +190,8 @@ public class PoursController {
         }
         Map<String, String> kept = sheet.fields().kept();
         sheet.alloy().ifPresent(a -> kept.put("alloy", a.label()));
-        PourStore.Row now =
-                new PourStore.Row(id, row.studio(), kept.get("name"), row.state(), kept, version, null, null, null);
+        PourStore.Row now = new PourStore.Row(
+                id, row.studio(), kept.get("name"), row.state(), kept, version, null, null, null, null);
         if (!store.save(now, sheet.molds().stream().map(CastMold::id).toList())) {
             response.setStatus(HttpStatus.CONFLICT.value());
             model.addAttribute("conflict", true);
@@ -210,7 +211,8 @@ public class PoursController {
         PourStore.Row row = sheet.row();
         List<Long> order = sheet.plan().map(PourIntake::best).orElse(store.molds(id));
         return changed(
-                new PourStore.Row(id, row.studio(), row.name(), row.state(), row.fields(), version, null, null, null),
+                new PourStore.Row(
+                        id, row.studio(), row.name(), row.state(), row.fields(), version, null, null, null, null),
                 order);
     }
 

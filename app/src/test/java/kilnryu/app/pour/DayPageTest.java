@@ -25,7 +25,7 @@ class DayPageTest {
     private DayPage page(double second, String state) {
         Account account = new Account(
                 1, 1, "Mudflat Castings", "ana", "Ana", Units.METRIC.system().name(), false, "Europe/Lisbon", false);
-        PourStore.Row row = new PourStore.Row(9, 1, "Thursday", state, Map.of(), 2, "{}", Ebb.ZERO, null);
+        PourStore.Row row = new PourStore.Row(9, 1, "Thursday", state, Map.of(), 2, "{}", Ebb.ZERO, null, Ebb.ZERO);
         PourCourse course = ebb.course();
         return DayPage.of(new DayPage.From(account, row, course, ebb.events, Ebb.at(second)), new DayPage.Sight() {
             @Override

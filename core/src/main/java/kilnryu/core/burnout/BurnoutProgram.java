@@ -74,6 +74,23 @@ public record BurnoutProgram(
 
     /** The same with so many minutes more in its last hold, and what comes at its end as much later. */
     BurnoutProgram waiting(int minutes) {
+        return longer(minutes, "wait, so that nobody gets up at night", "a wait through the night");
+    }
+
+    /**
+     * The same for a kiln that takes longer than its programs ask: what it lags is added to the last hold, so that it is closed
+     * sooner and the pour keeps its hour.
+     *
+     * @param times as long as asked, as the studio's own log has it; up to 1 changes nothing
+     */
+    public BurnoutProgram lagging(double times) {
+        return longer(
+                (int) Math.round(Math.max(0, times - 1) * minutes()),
+                "what this kiln lags, yours",
+                "what this kiln lags");
+    }
+
+    private BurnoutProgram longer(int minutes, String name, String why) {
         if (minutes == 0 || segments.isEmpty()) {
             return this;
         }
@@ -82,15 +99,9 @@ public record BurnoutProgram(
                 .by(
                         WAIT,
                         last.holdSum().as("rest"),
-                        Figure.given(
-                                "wait",
-                                "wait, so that nobody gets up at night",
-                                minutes,
-                                Measure.MINUTE,
-                                Known.CHOSEN,
-                                0));
+                        Figure.given("wait", name, minutes, Measure.MINUTE, Known.CHOSEN, 0));
         List<Segment> waiting = new ArrayList<>(segments.subList(0, segments.size() - 1));
-        waiting.add(last.held(last.hold() + minutes, hold, last.ruledBy() + ", and a wait through the night"));
+        waiting.add(last.held(last.hold() + minutes, hold, last.ruledBy() + ", and " + why));
         double end = minutes();
         return new BurnoutProgram(
                 startC,

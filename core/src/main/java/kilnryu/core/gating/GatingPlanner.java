@@ -25,6 +25,11 @@ public final class GatingPlanner {
         return GatingRules.constants();
     }
 
+    /** What says how fast metal runs: through a choke, and poured by a hand, by tongs, by a ladle. */
+    public static List<Constant> flow() {
+        return List.of(GatingRules.DISCHARGE, GatingRules.BY_HAND, GatingRules.BY_TONGS, GatingRules.BY_LADLE);
+    }
+
     /** Thickest wall, mm, that casts sound in an alloy without being fed. */
     public static Figure thickestUnfed(Alloy alloy, Factors factors) {
         return factors.of(GatingRules.unfed(alloy));

@@ -18,7 +18,9 @@ import kilnryu.core.sum.Mark;
 public final class Drying {
     static final double LATENT_J = 2.45e6;
 
-    private static final Constant TAIL = model("tail", "tail", "falling-rate tail", 1.5, 1.3, 1.8);
+    /** Falls slower than it began: what the dip log of a studio calibrates. */
+    public static final Constant TAIL = model("tail", "tail", "falling-rate tail", 1.5, 1.3, 1.8);
+
     private static final Constant PER_COAT =
             model("per-coat", "per_coat", "longer for each coat beneath", 0.15, 0.08, 0.25);
     private static final Constant SOLIDS = new Constant(
