@@ -109,4 +109,51 @@ class LearnedTest {
         assertThat(y.low()).isEqualTo(0.135350, within(1e-5));
         assertThat(y.high()).isEqualTo(1 - 0.135350, within(1e-5));
     }
+
+    /** Five alike at a ratio: its interval is nothing, and its edges are those of what makes sense. */
+    private static Learned five(double ratio) {
+        return Learned.of(java.util.Collections.nCopies(5, pair(100, 100 * ratio)));
+    }
+
+    @Test
+    void aHalfAndTwiceStillMakeSense() {
+        assertThat(five(0.5).offered()).isTrue();
+        assertThat(five(2).offered()).isTrue();
+        assertThat(five(0.49).offered()).isFalse();
+        assertThat(five(2.01).offered()).isFalse();
+        assertThat(five(0.49).senseless()).isTrue();
+        assertThat(five(2.01).senseless()).isTrue();
+        assertThat(five(0.5).senseless()).isFalse();
+        assertThat(five(2).senseless()).isFalse();
+        assertThat(Learned.of(List.of()).senseless()).isFalse();
+    }
+
+    @Test
+    void itDiffersOnBothSidesAndNotAtOne() {
+        assertThat(five(0.9).differs()).isTrue();
+        assertThat(five(1.1).differs()).isTrue();
+        assertThat(five(1).differs()).isFalse();
+        assertThat(pair(80, 100).ratio()).isEqualTo(1.25);
+    }
+
+    /**
+     * Ratios 0.98, 0.99, 1, 1.01, 1.02 and one more: their middle is 1.005 and what they lie off it 0.005, 0.005, 0.015, 0.015,
+     * 0.025 and the sixth's own; the middle of those is 0.015. Far off is 3.5 x 1.4826 x 0.015 = 0.0778 from 1.005.
+     */
+    @Test
+    void farOffIsThreeAndAHalfTimesTheUsualScatter() {
+        List<Learned.Pair> usual =
+                new ArrayList<>(List.of(pair(100, 102), pair(100, 98), pair(100, 100), pair(100, 101), pair(100, 99)));
+        Learned.Pair near = pair(100, 108.2);
+        Learned.Pair far = pair(100, 108.4);
+        List<Learned.Pair> with = new ArrayList<>(usual);
+        with.add(near);
+        assertThat(Learned.of(with).outlier(near)).isFalse();
+        with.set(5, far);
+        assertThat(Learned.of(with).outlier(far)).isTrue();
+        assertThat(usual.stream().noneMatch(Learned.of(usual)::outlier)).isTrue();
+        // under five nothing is called far off
+        List<Learned.Pair> four = List.of(pair(100, 100), pair(100, 100), pair(100, 100), pair(100, 190));
+        assertThat(Learned.of(four).outlier(four.get(3))).isFalse();
+    }
 }
