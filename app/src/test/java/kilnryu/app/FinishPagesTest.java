@@ -4,6 +4,8 @@ import static kilnryu.app.Studio.as;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
@@ -263,5 +265,55 @@ class FinishPagesTest extends AppTest {
                         "Not yet judged: a heat is not on record.",
                         "Post",
                         "Another alloy: its colour and its patina differ.");
+    }
+
+    private org.springframework.mock.web.MockHttpServletResponse fit(String... fields) throws Exception {
+        Map<String, String> form =
+                new LinkedHashMap<>(Map.of("first", "body", "second", "legs", "joint", "seam", "who", "Brackish"));
+        for (int i = 0; i < fields.length; i += 2) {
+            form.put(fields[i], fields[i + 1]);
+        }
+        return send(owner, "/breakout/" + tree + "/finish/fit", form);
+    }
+
+    @Test
+    void partsThatAreTriedTogetherAreJudged() throws Exception {
+        fit("gap", "1.2 mm", "step", "0");
+        String page = page(owner, "/breakout/" + tree + "/finish");
+        assertThat(page).contains("body on legs", "work on it", "It gapes 1.2 mm.", "seam to be welded");
+        fit("joint", "slide", "first", "pin", "second", "base", "pin", "6 mm", "bore", "6.1 mm");
+        fit("joint", "seat", "first", "heron", "second", "base", "rocks", "no");
+        fit("gap", "0.2", "step", "0", "hot", "yes");
+        page = page(owner, "/breakout/" + tree + "/finish");
+        assertThat(page)
+                .contains("pin on base", "It has 0.10 mm of play.", "heron on base", "It stands.", "It was tried hot.");
+        // the last one first
+        assertThat(page.indexOf("It was tried hot.")).isLessThan(page.indexOf("It gapes 1.2 mm."));
+        assertThat(page(owner, "/breakout/" + tree + "/sheet")).contains("body on legs", "It gapes 1.2 mm.");
+    }
+
+    @Test
+    void aTrialThatCannotBeIsRefusedAtItsFieldAndStays() throws Exception {
+        Map<String, Object> flash = mvc.perform(post(at("/finish/fit"))
+                        .param("first", "body")
+                        .param("second", "Body")
+                        .param("gap", "wide")
+                        .param("joint", "glue")
+                        .with(as(owner))
+                        .with(csrf()))
+                .andExpect(status().isFound())
+                .andReturn()
+                .getFlashMap();
+        assertThat(flash.get("fitErrors"))
+                .asString()
+                .contains("second=These are one part.", "joint=Say how they meet.", "who=Say who tried it.", "gap=");
+        assertThat(flash.get("typedFit")).asString().contains("gap=wide");
+        assertThat(page(owner, at("/finish"))).doesNotContain("body on Body");
+        assertThat(send(
+                                Studio.owner(accounts, passwords),
+                                "/breakout/" + tree + "/finish/fit",
+                                Map.of("first", "a", "second", "b"))
+                        .getStatus())
+                .isEqualTo(404);
     }
 }

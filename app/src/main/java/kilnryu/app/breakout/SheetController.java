@@ -30,17 +30,22 @@ class SheetController {
     private final BreakOutStore store;
     private final BreakOuts breakOuts;
     private final Plans plans;
+    private final List<SheetPart> parts;
 
-    SheetController(BreakOutStore store, BreakOuts breakOuts, Plans plans) {
+    SheetController(BreakOutStore store, BreakOuts breakOuts, Plans plans, List<SheetPart> parts) {
         this.store = store;
         this.breakOuts = breakOuts;
         this.plans = plans;
+        this.parts = parts;
     }
 
     /** Plan and actual of one thing. */
     public record Line(String what, String planned, String actual) {}
 
     public record CastingLine(int number, String first, String now, String defects, String grams) {}
+
+    /** What another station brings. */
+    public record Part(String title, List<String> lines) {}
 
     @GetMapping("/breakout/{tree:\\d+}/sheet")
     String sheet(@AuthenticationPrincipal Account account, @PathVariable long tree, Model model) {
@@ -77,6 +82,12 @@ class SheetController {
                                 + w.first().map(SheetController::said).orElse("no cause leads"))
                         .toList());
         model.addAttribute("forecasts", store.forecasts(tree));
+        model.addAttribute(
+                "parts",
+                parts.stream()
+                        .map(p -> new Part(p.title(), p.lines(account, tree)))
+                        .filter(p -> !p.lines.isEmpty())
+                        .toList());
         return "breakout/sheet";
     }
 

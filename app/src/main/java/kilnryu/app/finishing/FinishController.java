@@ -43,14 +43,23 @@ class FinishController {
     private final Streams streams;
     private final PhotoStore photos;
     private final Heats heats;
+    private final MatingStore fits;
     private final Clock clock;
 
-    FinishController(FinishStore store, Plans plans, Streams streams, PhotoStore photos, Heats heats, Clock clock) {
+    FinishController(
+            FinishStore store,
+            Plans plans,
+            Streams streams,
+            PhotoStore photos,
+            Heats heats,
+            MatingStore fits,
+            Clock clock) {
         this.store = store;
         this.plans = plans;
         this.streams = streams;
         this.photos = photos;
         this.heats = heats;
+        this.fits = fits;
         this.clock = clock;
     }
 
@@ -107,6 +116,7 @@ class FinishController {
         model.addAttribute("me", account.shownName());
         model.addAttribute("patinas", store.patinas(account.studioId(), false));
         model.addAttribute("heats", heats.of(account, tree));
+        MatingController.into(account, fits.of(tree), model);
         model.addAttribute("signed", SIGNED);
         model.addAttribute("sheet", sheet);
         if (!model.containsAttribute("typedWork")) {
