@@ -56,8 +56,7 @@ class OwnFactorsTest extends AppTest {
         brokenOut("stood_planned_s", 35, "stood_s", 40, 41, 42, 43);
         assertThat(page(owner, "/log/factors")).contains("Out of the kiln until metal", "1 more before");
         brokenOut("stood_planned_s", 35, "stood_s", 44);
-        assertThat(page(owner, "/log/factors"))
-                .contains("× 1.200", "24.0 s, 18.0 s, 14.4 s instead of 20.0 s, 15.0 s, 12.0 s");
+        assertThat(page(owner, "/log/factors")).contains("× 1.200", "24 s, 18 s, 14.4 s instead of 20 s, 15 s, 12 s");
         Instant before = Instant.now();
         take("carry");
         assertThat(now(PourCrew.CARRY)).isEqualTo(24, within(1e-9));
@@ -150,7 +149,7 @@ class OwnFactorsTest extends AppTest {
         assertThat(page(owner, "/log/factors"))
                 .contains(
                         "Melting time, induction",
-                        "52.0 % instead of 65.0 %",
+                        "52 % instead of 65 %",
                         "Melting time, small pot",
                         "this furnace has an efficiency of its own");
         take("melt.induction");
@@ -302,5 +301,71 @@ class OwnFactorsTest extends AppTest {
         // planned with it: it keeps it
         assertThat(page(owner, "/firings/" + after)).contains(lags);
         assertThat(page(owner, "/firings/" + firing(kiln, tree))).doesNotContain(lags);
+    }
+
+    private void compared(long kiln, String name, double usual) {
+        fired(kiln, 600, 600);
+        long id = jdbc.sql("update firing set name = ? where id = (select max(id) from firing) returning id")
+                .param(name)
+                .query(Long.class)
+                .single();
+        jdbc.sql("""
+                        insert into firing_event (firing_id, at, second, kind, subject, data, account_id)
+                        values (?, now(), 0, 'deviation', '', ?::json, ?)
+                        """)
+                .params(
+                        id,
+                        "{\"usual\": \"" + usual + "\", \"most\": \"" + usual * 2
+                                + "\", \"late\": \"4\", \"standIn\": \"false\"}",
+                        owner.id())
+                .update();
+    }
+
+    /** Five of 35 s within a second and one of 70; four firings within 3 K and one 60 K off. */
+    @Test
+    void whatLiesFarOffIsFoundWhereverPlanAndFactAre() throws Exception {
+        assertThat(page(owner, "/log/against")).contains("Nothing to compare yet");
+        brokenOut("stood_planned_s", 35, "stood_s", 34.5, 35, 35.5, 34.8, 35.2);
+        assertThat(page(owner, "/log/against"))
+                .contains("None of what can be compared", "Out of the kiln until metal", "5 compared");
+        brokenOut("stood_planned_s", 35, "stood_s", 70);
+        long kiln = number("/kilns/0", KILN);
+        for (int i = 0; i < 4; i++) {
+            compared(kiln, "Neap " + i, 5 + i);
+        }
+        compared(kiln, "Spring tide", 60);
+        assertThat(page(owner, "/log/against"))
+                .contains("6 compared, 1 far off", "70.0 s", "× 2.00", "Spring tide", "120 K")
+                .containsPattern("Spring tide</a><em> far off the others")
+                .doesNotContainPattern("Neap 0</a><em>");
+        assertThat(page(Studio.owner(accounts, passwords), "/log/against")).contains("Nothing to compare yet");
+    }
+
+    /** What was weighed stands beside what was asked, the last time where a step was done again. */
+    @Test
+    void whatIsWeighedIntoTheMixIsHeldAgainstWhatWasAsked() throws Exception {
+        long tree = opened();
+        long mix = jdbc.sql("""
+                        insert into mix_session (tree_id, studio_id, plan, steps, working_min, step, step_began_at, started_at,
+                                                 ended_at)
+                        values (?, ?, '{}', ?::json, 9, 2, now(), now(), now()) returning id
+                        """)
+                .params(
+                        tree,
+                        owner.studioId(),
+                        "[{\"title\": \"Weigh the water\", \"grams\": 400}, {\"title\": \"Weigh the powder\", \"grams\": 1000}]")
+                .query(Long.class)
+                .single();
+        double[] readings = {500, 404, 1010};
+        int[] steps = {0, 0, 1};
+        for (int i = 0; i < readings.length; i++) {
+            jdbc.sql("""
+                            insert into mix_event (mix_session_id, step, kind, reading_g, account_id, at)
+                            values (?, ?, 'done', ?, ?, now())
+                            """).params(mix, steps[i], readings[i], owner.id()).update();
+        }
+        assertThat(page(owner, "/log/against"))
+                .contains("Weighed into the mix, water", "× 1.010", "Weighed into the mix, powder");
+        assertThat(page(owner, "/log/factors")).contains("404 g", "it says how closely it is weighed");
     }
 }

@@ -256,6 +256,28 @@ class LearningStore {
                 .list();
     }
 
+    /** What was weighed into a mix beside what was asked; of a step that was done again the last. */
+    List<Paired> weighings(long studio, int most) {
+        return jdbc.sql("""
+                        select distinct on (x.started_at, x.id, e.step) x.steps->e.step->>'title' as title,
+                               (x.steps->e.step->>'grams')::float8 as planned, e.reading_g, t.name, t.id, t.created_at as made
+                          from mix_session x join mix_event e on e.mix_session_id = x.id join tree t on t.id = x.tree_id
+                         where x.studio_id = :studio and not x.given_up and e.kind = 'done' and e.reading_g > 0
+                           and (x.steps->e.step->>'grams')::float8 > 0
+                         order by x.started_at desc, x.id, e.step, e.id desc limit :most
+                        """)
+                .param("studio", studio)
+                .param("most", most)
+                .query((rs, n) -> new Paired(
+                        rs.getString("title").toLowerCase(java.util.Locale.ROOT).contains("water") ? "water" : "powder",
+                        rs.getString("name"),
+                        "/trees/" + rs.getLong("id") + "/bench",
+                        rs.getDouble("planned"),
+                        rs.getDouble("reading_g"),
+                        rs.getTimestamp("made").toInstant()))
+                .list();
+    }
+
     /** Minutes from the furnace on until the pot left it. */
     List<Paired> melts(long studio, int most) {
         return jdbc

@@ -1,5 +1,7 @@
 package kilnryu.app.learning;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -78,9 +80,17 @@ record Offer(
         return String.join(
                 ", ",
                 places.stream()
-                        .map(p -> (Show.digits(would ? p.would : p.now) + " "
+                        .map(p -> (fine(would ? p.would : p.now) + " "
                                         + p.constant.unit().symbol())
                                 .strip())
                         .toList());
+    }
+
+    /** A digit more than is shown elsewhere: factors change by little. */
+    private static String fine(double value) {
+        return new BigDecimal(value)
+                .round(new MathContext(4))
+                .stripTrailingZeros()
+                .toPlainString();
     }
 }

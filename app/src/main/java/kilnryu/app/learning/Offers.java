@@ -141,6 +141,13 @@ class Offers {
                             "shown only: plans ask it of the crew",
                             "°C",
                             p));
+            grouped(store.weighings(studio, MOST))
+                    .forEach((what, p) -> shown(
+                            "weighed." + what,
+                            "Weighed into the mix, " + what,
+                            "shown only: it says how closely it is weighed",
+                            "g",
+                            p));
             return all;
         }
 
