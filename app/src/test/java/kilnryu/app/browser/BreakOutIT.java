@@ -92,6 +92,7 @@ class BreakOutIT extends BrowserTest {
                     "/breakout",
                     "/log",
                     "/log/factors",
+                    "/log/against",
                     "/log/series",
                     "/log/notes",
                     "/causes",
@@ -104,7 +105,13 @@ class BreakOutIT extends BrowserTest {
                         .isLessThanOrEqualTo(width);
             }
             sanderling();
-            for (String more : List.of("", "/cooling", "/finish")) {
+            String klass = page.url().replaceAll("/breakout/(\\d+).*", "/trees/$1/class");
+            page.navigate(klass);
+            accessible("class at " + width);
+            assertThat((int) page.evaluate("document.documentElement.scrollWidth"))
+                    .isLessThanOrEqualTo(width);
+            sanderling();
+            for (String more : List.of("", "/cooling", "/finish", "/sheet")) {
                 page.navigate(page.url().replaceAll("(/breakout/\\d+).*", "$1" + more));
                 accessible(more + " at " + width);
                 assertThat((int) page.evaluate("document.documentElement.scrollWidth"))
