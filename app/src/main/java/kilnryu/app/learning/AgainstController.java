@@ -12,7 +12,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 
-/** Plan against fact wherever both are on record, with what lies far off the others (needs 124, 133). */
+/** Plan and actual wherever both are on record, with what lies far off the others (needs 124, 133). */
 @Controller
 class AgainstController {
     private static final int MOST = 60;

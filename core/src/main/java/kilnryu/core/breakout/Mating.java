@@ -160,7 +160,7 @@ public record Mating(
         }
         if (loose < LEAST_PLAY) {
             return new Judged(
-                    Fit.WORK, say("It has %.2f mm of play: it binds.", loose), "Take off the burr, polish the pin.");
+                    Fit.WORK, say("It has %.2f mm of play: it binds.", loose), "Stone the burr away, polish the pin.");
         }
         return loose > MOST_PLAY
                 ? new Judged(

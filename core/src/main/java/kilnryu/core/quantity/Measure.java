@@ -84,6 +84,7 @@ public enum Measure {
     JOULE_PER_KG_K(Kind.COEFFICIENT, "J/(kg K)", ONE),
     KG_PER_M3(Kind.COEFFICIENT, "kg/m³", ONE),
     KG_PER_M2(Kind.COEFFICIENT, "kg/m²", ONE),
+    MM_PER_ROOT_SECOND(Kind.COEFFICIENT, "mm/√s", ONE),
     SECOND_PER_M2(Kind.COEFFICIENT, "s/m²", ONE),
     CM3_PER_SECOND(Kind.COEFFICIENT, "cm³/s", ONE),
     KG_PER_SECOND(Kind.POUR_RATE, "kg/s", ONE),
