@@ -161,6 +161,13 @@ class DaySourcesTest extends AppTest {
     @Test
     void inAirThatTakesUpNoWaterItNeverDries() throws Exception {
         air("20", "100");
+        Map<String, String> room = new LinkedHashMap<>(Map.of("version", "0", "racks[k1].name", "rack A"));
+        room.put("racks[k1].places", "8");
+        room.put("opens", "08:00");
+        room.put("closes", "18:00");
+        room.put("days", "mon tue wed thu fri");
+        room.put("day", "0 20/100");
+        assertThat(send(owner, "/shells/room", room).getStatus()).isEqualTo(302);
         dip(shell("Fog", "prime, backup, seal"), "prime", 0);
         Day.Task never = task("Fog", "Never dries in this air");
         assertThat(never.press()).isEqualTo(Day.Press.WARNING);
