@@ -2,6 +2,7 @@ package kilnryu.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.LinkedHashMap;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -89,5 +90,34 @@ class LessonPagesTest extends AppTest {
     @Test
     void aTreeOfAnotherStudioIsNotThere() throws Exception {
         assertThat(read(owner, "/trees/999999/class").getStatus()).isEqualTo(404);
+    }
+
+    /** Each coat is a step of its own, a prime bears two days, and the last look comes when all is dry. */
+    @Test
+    void aShellTakesASessionForEachCoatThatHasToDry() throws Exception {
+        long shell = tree(owner, WAX);
+        Map<String, String> mold = new LinkedHashMap<>(
+                Map.of("version", "0", "mold_kind", "shell", "tree_width_mm", "70", "tree_height_mm", "110"));
+        mold.put("shell.coats", "prime, 2 backup, seal");
+        send(owner, "/trees/" + shell + "/mold", mold);
+        String page = page(owner, "/trees/" + shell + "/class");
+        assertThat(page)
+                .contains("Coat 1", "Coat 4", "Close and look the shell over")
+                .doesNotContain("Coat 5", "Weigh, mix and fill the mold", "It has no mold yet");
+    }
+
+    @Test
+    void aBlockStandsForItsCure() throws Exception {
+        long block = tree(owner, WAX);
+        Map<String, String> mold = new LinkedHashMap<>(
+                Map.of("version", "0", "mold_kind", "block", "tree_width_mm", "70", "tree_height_mm", "110"));
+        mold.put("block.fine.mix", "plaster-silica");
+        mold.put("block.area_cm2", "600");
+        mold.put("block.width_mm", "200");
+        mold.put("block.height_mm", "250");
+        send(owner, "/trees/" + block + "/mold", mold);
+        assertThat(page(owner, "/trees/" + block + "/class"))
+                .contains("Weigh, mix and fill the mold")
+                .doesNotContain("Coat 1");
     }
 }

@@ -404,7 +404,8 @@ class LogPagesTest extends AppTest {
         "firing, pour_C, 1120 C, temperature of the metal",
         "firing, top_C, 700 C, burnout",
         "mold, water_per_100, 42, mix and its handling",
-        "mold, height_mm, 160 mm, size or kind of the mold"
+        "mold, height_mm, 160 mm, size or kind of the mold",
+        "mold, powder_density, 2.5, mix and its handling"
     })
     void whatATryChangedIsNamed(String stage, String field, String value, String label) throws Exception {
         long tree = cast("Limpets", 6, 1, 1);
