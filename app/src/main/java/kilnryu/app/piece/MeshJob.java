@@ -140,6 +140,7 @@ class MeshJob {
                 case JOIN -> "joining its faces";
                 case WALLS -> "measuring walls";
                 case POCKETS -> "looking for pockets";
+                case UNDERCUTS -> "looking for what locks";
             };
         }
     }

@@ -184,6 +184,53 @@ final class Columns {
         return tops.length;
     }
 
+    /** What is open between two stretches of a column, as stretches of their own. */
+    Columns gaps() {
+        int[] begins = new int[first.length];
+        double[] low = new double[count()];
+        double[] high = new double[count()];
+        int n = 0;
+        for (int c = 0; c < wide * deep; c++) {
+            begins[c] = n;
+            for (int a = first[c]; a + 1 < first[c + 1]; a++) {
+                if (bottoms[a + 1] > tops[a]) {
+                    low[n] = tops[a];
+                    high[n++] = bottoms[a + 1];
+                }
+            }
+        }
+        begins[wide * deep] = n;
+        return new Columns(turn, new double[] {left, front, cell}, new int[] {wide, deep}, begins, new double[][] {
+            Arrays.copyOf(low, n), Arrays.copyOf(high, n)
+        });
+    }
+
+    /** Whether something that stands here as a stretch of another set of columns goes out sideways without meeting these. */
+    boolean letsOut(Columns other, int stretch, double alongX, double alongY) {
+        int column = other.columnOf(stretch);
+        double low = other.bottoms[stretch] + cell;
+        double high = other.tops[stretch] - cell;
+        double middle = (other.bottoms[stretch] + other.tops[stretch]) / 2;
+        for (int step = 1; ; step++) {
+            long i = Math.round(column % wide + step * alongX);
+            long j = Math.round((double) (column / wide) + step * alongY);
+            if (i < 0 || j < 0 || i >= wide || j >= deep) {
+                return true;
+            }
+            int at = (int) (j * wide + i);
+            for (int b = first[at]; b < first[at + 1]; b++) {
+                if (bottoms[b] < Math.max(high, middle) && tops[b] > Math.min(low, middle)) {
+                    return false;
+                }
+            }
+        }
+    }
+
+    /** A direction across the columns, in the mesh's coordinates. */
+    Vec across(double alongX, double alongY) {
+        return turn.back(new Vec(alongX, alongY, 0)).unit();
+    }
+
     double top(int stretch) {
         return tops[stretch];
     }

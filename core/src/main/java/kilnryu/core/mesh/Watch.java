@@ -11,7 +11,8 @@ public interface Watch {
         READ,
         JOIN,
         WALLS,
-        POCKETS
+        POCKETS,
+        UNDERCUTS
     }
 
     /** @param share done of the step, 0 to 1; NaN when its end is not known. @return false to end the work */
