@@ -1,0 +1,2 @@
+/** Molds of rubber for wax (handbook 27): what they take of rubber, hardener and jacket, when the next coat goes on, how they wear. */
+package kilnryu.core.rubber;
