@@ -20,10 +20,12 @@ import kilnryu.app.mold.MoldReader;
 import kilnryu.app.plan.ContractFigures;
 import kilnryu.app.plan.PlanDocument;
 import kilnryu.app.plan.Plans;
+import kilnryu.app.rubber.RubberQuestionReader;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Paths;
 import kilnryu.app.shell.ShellReader;
 import kilnryu.app.tree.TreeReader;
+import kilnryu.app.wax.SlushQuestionReader;
 import kilnryu.app.web.Answer;
 import kilnryu.app.web.Units;
 import kilnryu.core.block.BlockPlan;
@@ -149,6 +151,22 @@ class ComputeController {
     @PostMapping(path = "/diagnose", consumes = MediaType.APPLICATION_JSON_VALUE)
     DiagnoseAnswer diagnose(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
         return answer(account, body, DiagnoseQuestionReader::read, DiagnoseAnswer::of);
+    }
+
+    @Operation(summary = "A wall of wax slushed in layers: how long each stands, and the wax it asks")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content = @Content(schema = @Schema(implementation = Contract.SlushRequest.class)))
+    @PostMapping(path = "/slush", consumes = MediaType.APPLICATION_JSON_VALUE)
+    WaxAnswers slush(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
+        return answer(account, body, SlushQuestionReader::read, WaxAnswers::of);
+    }
+
+    @Operation(summary = "Rubber, hardener, jacket and times of a mold of rubber")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content = @Content(schema = @Schema(implementation = Contract.RubberRequest.class)))
+    @PostMapping(path = "/rubber", consumes = MediaType.APPLICATION_JSON_VALUE)
+    WaxAnswers rubber(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
+        return answer(account, body, RubberQuestionReader::read, WaxAnswers::of);
     }
 
     @Operation(summary = "All figures and findings of a plan document, as the pages say them")

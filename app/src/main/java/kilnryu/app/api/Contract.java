@@ -316,6 +316,64 @@ final class Contract {
             Double wall_mm) {}
 
     @Schema(
+            name = "SlushRequest",
+            description =
+                    "wax left out: sculpture wax; pour_C left out: no superheat; layers are equal steps to target_mm",
+            requiredProperties = {"mold", "mold_C", "target_mm"})
+    record SlushRequest(
+            WaxRequest wax,
+            Double pour_C,
+            WaxMold mold,
+            Double mold_C,
+            Double area_cm2,
+            Double target_mm,
+            Integer layers,
+            Double start_mm) {}
+
+    @Schema(name = "Wax", description = "k in W/(m K), rho in kg/m3, c in J/(kg K), latent in kJ/kg or J/kg")
+    record WaxRequest(Double k, Double rho, Double c, Double latent, Double melt_C) {}
+
+    @Schema(name = "WaxMold", description = "A material by name, or its own k, rho and c")
+    record WaxMold(
+            @Schema(allowableValues = {"silicone", "urethane", "plaster"})
+            String material,
+
+            Double k,
+            Double rho,
+            Double c) {}
+
+    @Schema(
+            name = "RubberRequest",
+            description = "Brushed and glove ask area_cm2 and coats, a block asks its box",
+            requiredProperties = {"kind", "hardener_per_100", "room_C", "pot_life_min_23", "cure_h_23"})
+    record RubberRequest(
+            Double area_cm2,
+
+            @Schema(allowableValues = {"brushed", "block", "glove"})
+            String kind,
+
+            List<Double> coats,
+            Double density,
+            Double loss_pct,
+            Double hardener_per_100,
+            Double room_C,
+            Double pot_life_min_23,
+            Double cure_h_23,
+            JacketRequest jacket,
+            RubberBox box) {}
+
+    @Schema(
+            name = "Jacket",
+            requiredProperties = {"kind", "thickness_mm"})
+    record JacketRequest(
+            @Schema(allowableValues = {"plaster", "resin"}) String kind, Double thickness_mm) {}
+
+    @Schema(
+            name = "RubberBox",
+            requiredProperties = {"width_mm", "depth_mm", "height_mm", "model_cm3"})
+    record RubberBox(Double width_mm, Double depth_mm, Double height_mm, Double model_cm3) {}
+
+    @Schema(
             name = "DiagnoseRequest",
             description = "Facts by key, all of them optional; what is absent is not known",
             requiredProperties = {"alloy", "mold", "pattern", "defects"})

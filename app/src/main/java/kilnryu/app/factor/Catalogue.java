@@ -21,6 +21,8 @@ import kilnryu.core.melt.Furnace;
 import kilnryu.core.piece.Shrinkage;
 import kilnryu.core.piece.Split;
 import kilnryu.core.pour.PourCrew;
+import kilnryu.core.rubber.Material;
+import kilnryu.core.rubber.RubberMold;
 import kilnryu.core.shell.Coat;
 import kilnryu.core.shell.Dewax;
 import kilnryu.core.shell.Drying;
@@ -31,6 +33,7 @@ import kilnryu.core.shell.SlurryCare;
 import kilnryu.core.shell.Strength;
 import kilnryu.core.sum.Constant;
 import kilnryu.core.tree.TreePlanner;
+import kilnryu.core.wax.Slush;
 
 /** All constants a studio may replace, by stage of the work. */
 public final class Catalogue {
@@ -72,7 +75,12 @@ public final class Catalogue {
             group("Burnout", ProgramGenerator.constants()),
             group("Superheat", Section.constants()),
             group("Melt", Furnace.constants()),
-            group("Pour", PourCrew.constants()));
+            group("Pour", PourCrew.constants()),
+            group(
+                    "Rubber and wax",
+                    Stream.of(Material.constants(), RubberMold.constants(), List.of(Slush.OWN))
+                            .flatMap(List::stream)
+                            .toList()));
 
     private Catalogue() {}
 
