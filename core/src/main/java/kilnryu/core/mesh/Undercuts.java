@@ -50,11 +50,20 @@ public record Undercuts(List<Undercut> all, double cell) {
         if (!solid.isClosed()) {
             throw new IllegalArgumentException("a mesh that is not closed has no inside");
         }
+        return ofView(solid.mesh(), opening, watch);
+    }
+
+    /**
+     * The same of a picture of a closed mesh, whose triangles need not share corners.
+     *
+     * @throws IllegalArgumentException for an opening without direction
+     */
+    public static Undercuts ofView(Mesh view, Vec opening, Watch watch) {
         if (!(opening.length() > 0)) {
             throw new IllegalArgumentException("an opening has a direction");
         }
         watch.report(Watch.Step.UNDERCUTS, 0);
-        Columns columns = Columns.of(solid.mesh(), Turn.upright(opening), ACROSS);
+        Columns columns = Columns.of(view, Turn.upright(opening), ACROSS);
         watch.report(Watch.Step.UNDERCUTS, 0.5);
         Columns gaps = columns.gaps();
         List<Undercut> found = new ArrayList<>();

@@ -100,6 +100,22 @@ class UndercutsTest {
         assertThat(all.all().get(1).at().x()).isGreaterThan(60);
     }
 
+    /** A picture whose triangles share no corners shows the same. */
+    @Test
+    void aViewShowsTheSame() {
+        Mesh mesh = hook().mesh();
+        float[] apart = new float[mesh.triangleCount() * 9];
+        int[] numbers = new int[mesh.triangleCount() * 3];
+        for (int i = 0; i < numbers.length; i++) {
+            Vec at = mesh.at(mesh.triangles()[i]);
+            apart[3 * i] = (float) at.x();
+            apart[3 * i + 1] = (float) at.y();
+            apart[3 * i + 2] = (float) at.z();
+            numbers[i] = i;
+        }
+        assertThat(Undercuts.ofView(Mesh.of(apart, numbers), Z, Watch.NONE)).isEqualTo(of(hook(), Z));
+    }
+
     @Test
     void itSaysHowFarItIsAndCanBeStopped() {
         AtomicInteger said = new AtomicInteger();

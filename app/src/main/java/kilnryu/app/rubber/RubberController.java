@@ -1,0 +1,308 @@
+package kilnryu.app.rubber;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalLong;
+import kilnryu.app.account.Account;
+import kilnryu.app.piece.PieceOpenings;
+import kilnryu.app.piece.PieceStore;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Options;
+import kilnryu.app.sheet.Range;
+import kilnryu.app.sheet.SheetForm;
+import kilnryu.app.sheet.SheetForm.Option;
+import kilnryu.app.web.Late;
+import kilnryu.app.web.OneLine;
+import kilnryu.core.flask.UnitGuard;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.rubber.Material;
+import kilnryu.core.rubber.RubberMold;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** A mold of rubber: its sheet, its coats at the bench, its pulls. */
+@Controller
+class RubberController {
+    private static final int COAT_LINES = 6;
+    private static final int MOST_PIECES = 200;
+    /** A cup that is further off its ratio is not spread, %; our own limit. */
+    private static final double MOST_OFF = 5;
+
+    private static final List<String> FAULTS = List.of("torn", "bubble", "short", "thin", "seam", "dirt");
+
+    private final RubberStore store;
+    private final RubberMolds molds;
+    private final PieceStore pieces;
+    private final PieceOpenings openings;
+    private final Clock clock;
+
+    RubberController(RubberStore store, RubberMolds molds, PieceStore pieces, PieceOpenings openings, Clock clock) {
+        this.store = store;
+        this.molds = molds;
+        this.pieces = pieces;
+        this.openings = openings;
+        this.clock = clock;
+    }
+
+    @GetMapping("/rubber/{id:\\d+}")
+    String show(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String piece,
+            Model model) {
+        Map<String, String> typed =
+                id == 0 ? started(piece) : found(account, id).row().fields();
+        return sheet(account, id, id == 0 ? 0 : found(account, id).row().version(), typed, false, model);
+    }
+
+    private static Map<String, String> started(String piece) {
+        Map<String, String> typed = new LinkedHashMap<>(Map.of("kind", "brushed", "material", "tin-silicone"));
+        typed.put("piece", piece.matches("\\d{1,18}") ? piece : "");
+        typed.put("room_C", "20 C");
+        typed.put("coats[k1]", "0.6");
+        typed.put("coats[k2]", "1.8");
+        typed.put("coats[k3]", "1.8");
+        typed.put("coats[k4]", "1.8");
+        return typed;
+    }
+
+    private String sheet(Account account, long id, int version, Map<String, String> typed, boolean wrong, Model model) {
+        RubberSheet sheet = molds.sheet(account, typed);
+        TappedStore.Row row = id == 0
+                ? new TappedStore.Row(0, account.studioId(), "", typed, 0, false, clock.instant())
+                : found(account, id).row();
+        RubberCourse course = RubberCourse.of(id == 0 ? List.of() : store.events(id), sheet.cure());
+        RubberMolds.Mold mold = new RubberMolds.Mold(row, sheet, course);
+        model.addAttribute("id", id);
+        model.addAttribute("version", version);
+        model.addAttribute("name", id == 0 ? "A mold of rubber" : row.name());
+        model.addAttribute("archived", row.archived());
+        model.addAttribute("form", new SheetForm(sheet.fields(), typed, wrong));
+        model.addAttribute(
+                "coatLines",
+                sheet.fields()
+                        .lines(
+                                "coats",
+                                Math.max(
+                                        1,
+                                        COAT_LINES
+                                                - sheet.fields().keys("coats").size())));
+        model.addAttribute("view", RubberView.of(account, mold, clock.instant()));
+        model.addAttribute("lacking", sheet.lacking());
+        model.addAttribute(
+                "kinds",
+                java.util.Arrays.stream(RubberMold.Kind.values())
+                        .filter(k -> k != RubberMold.Kind.VULCANISED)
+                        .map(k -> new Option(k.key(), k.label()))
+                        .toList());
+        model.addAttribute(
+                "materials",
+                java.util.Arrays.stream(Material.values())
+                        .filter(Material::mixed)
+                        .map(m -> new Option(m.key(), m.label()))
+                        .toList());
+        model.addAttribute(
+                "jackets",
+                List.of(new Option("plaster", "plaster with fibre"), new Option("resin", "resin and glass")));
+        model.addAttribute(
+                "pieces",
+                pieces.list(account.studioId(), false, "", MOST_PIECES).stream()
+                        .map(p -> new Option(Long.toString(p.id()), p.name()))
+                        .toList());
+        model.addAttribute(
+                "ways", Options.of(PieceOpenings.Way.values(), PieceOpenings.Way::key, PieceOpenings.Way::label));
+        model.addAttribute(
+                "openings",
+                row.number("piece").map(p -> openings.of(account, p)).orElse(List.of()));
+        model.addAttribute("chosenWay", typed.getOrDefault("opening", ""));
+        return "rubber/rubber";
+    }
+
+    @PostMapping("/rubber/{id:\\d+}")
+    String save(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam Map<String, String> form,
+            @RequestParam(defaultValue = "0") int version,
+            Model model,
+            HttpServletResponse response) {
+        if (id > 0) {
+            found(account, id);
+        }
+        Map<String, String> typed = Fields.sent(form);
+        RubberSheet sheet = molds.sheet(account, typed);
+        if (sheet.fields().hasErrors()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+            return sheet(account, id, version, typed, true, model);
+        }
+        Map<String, String> kept = sheet.fields().kept();
+        OptionalLong saved = store.save(account.studioId(), id, version, kept.get("name"), owned(account, kept));
+        if (saved.isEmpty()) {
+            response.setStatus(HttpStatus.CONFLICT.value());
+            model.addAttribute("conflict", true);
+            return sheet(account, id, found(account, id).row().version(), typed, true, model);
+        }
+        return "redirect:/rubber/" + saved.getAsLong() + "?saved";
+    }
+
+    /** A piece of another studio is no piece of this one. */
+    private Map<String, String> owned(Account account, Map<String, String> kept) {
+        Map<String, String> mine = new LinkedHashMap<>(kept);
+        String piece = mine.getOrDefault("piece", "");
+        if (!piece.matches("\\d{1,18}")
+                || pieces.find(account.studioId(), Long.parseLong(piece)).isEmpty()) {
+            mine.remove("piece");
+        }
+        return mine;
+    }
+
+    @PostMapping("/rubber/{id:\\d+}/{way:archive|restore}")
+    String archive(@AuthenticationPrincipal Account account, @PathVariable long id, @PathVariable String way) {
+        found(account, id);
+        store.archive(account.studioId(), id, way.equals("archive"));
+        return way.equals("archive") ? "redirect:/waxes?gone=" + id : "redirect:/rubber/" + id;
+    }
+
+    @GetMapping("/rubber/{id:\\d+}/bench")
+    String bench(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
+        RubberMolds.Mold mold = found(account, id);
+        model.addAttribute("id", id);
+        model.addAttribute("name", mold.row().name());
+        model.addAttribute("count", store.events(id).size());
+        model.addAttribute("view", RubberView.of(account, mold, clock.instant()));
+        model.addAttribute("faults", FAULTS);
+        model.addAttribute("jacketed", mold.course().jacketed().isPresent());
+        model.addAttribute(
+                "asksJacket", mold.sheet().plan().flatMap(RubberMold::jacket).isPresent());
+        model.addAttribute("ready", mold.ready(clock.instant()));
+        model.addAttribute("retired", mold.course().retired());
+        if (!model.containsAttribute("typedBase")) {
+            model.addAttribute("typedBase", "");
+            model.addAttribute("typedHardener", "");
+        }
+        return "rubber/bench";
+    }
+
+    @PostMapping("/rubber/{id:\\d+}/tap")
+    String tap(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam Map<String, String> form,
+            RedirectAttributes redirect) {
+        RubberMolds.Mold mold = found(account, id);
+        String kind = form.getOrDefault("kind", "");
+        Map<String, String> fields = new LinkedHashMap<>();
+        Instant at = clock.instant();
+        String fault = switch (kind) {
+            case "coat" -> coat(account, mold, form, fields);
+            case "jacket" -> mold.course().jacketed().isPresent() ? "Its jacket is made already." : "";
+            case "pull" -> pull(mold, form, fields, at);
+            case "wear", "retire" -> said(form, fields);
+            default -> "There is no such tap.";
+        };
+        if (fault.isEmpty()) {
+            String count = form.getOrDefault("count", "");
+            boolean kept = store.tap(
+                    account,
+                    id,
+                    form.getOrDefault("key", "").isBlank()
+                            ? java.util.UUID.randomUUID().toString()
+                            : OneLine.of(form.get("key")),
+                    kind,
+                    fields,
+                    count.matches("\\d{1,6}") ? Integer.parseInt(count) : -1,
+                    at);
+            if (!kept) {
+                throw new Late(
+                        "Nothing was logged: somebody logged something of this mold since this page was shown.",
+                        "/rubber/" + id + "/bench");
+            }
+        } else {
+            redirect.addFlashAttribute("fault", fault);
+            redirect.addFlashAttribute("typedBase", form.getOrDefault("base", ""));
+            redirect.addFlashAttribute("typedHardener", form.getOrDefault("hardener", ""));
+        }
+        return "redirect:/rubber/" + id + "/bench";
+    }
+
+    /** Both cups weighed, near what is planned, in their ratio. */
+    private static String coat(
+            Account account, RubberMolds.Mold mold, Map<String, String> form, Map<String, String> fields) {
+        Optional<RubberMold> plan = mold.sheet().plan();
+        if (plan.isEmpty() || mold.course().retired()) {
+            return "Nothing is planned to be laid: finish its sheet first.";
+        }
+        Fields read = Fields.typed(form, account.units());
+        OptionalDouble base = read.quantity("base", Range.MASS);
+        OptionalDouble hardener = read.quantity("hardener", Range.MASS);
+        if (read.hasErrors() || base.isEmpty() || hardener.isEmpty()) {
+            return read.errors().values().stream().findFirst().orElse("Weigh base and hardener before they are mixed.");
+        }
+        int on = mold.course().laid().size();
+        List<RubberMold.Coat> coats = plan.get().coats();
+        Optional<Double> planned = (coats.isEmpty()
+                        ? plan.get().base()
+                        : on < coats.size() ? coats.get(on).base() : Optional.<kilnryu.core.sum.Figure>empty())
+                .map(kilnryu.core.sum.Figure::value);
+        Optional<Measure> suspect = planned.flatMap(p -> UnitGuard.suspect(base.getAsDouble(), p));
+        if (suspect.isPresent()) {
+            return "Is the scale on " + suspect.get().symbol() + "? The base is far from the plan in g, but fits it in "
+                    + suspect.get().symbol() + ".";
+        }
+        double per100 = mold.sheet().question().orElseThrow().hardenerPer100().orElse(0);
+        double off = RubberMold.off(base.getAsDouble(), hardener.getAsDouble(), per100);
+        if (Math.abs(off) > MOST_OFF) {
+            return String.format(
+                    java.util.Locale.ROOT,
+                    "The hardener is %.0f %% %s: %.1f g go with %.0f g of base. Mend it before it is mixed.",
+                    Math.abs(off),
+                    off > 0 ? "too much" : "too little",
+                    base.getAsDouble() * per100 / 100,
+                    base.getAsDouble());
+        }
+        fields.put("base", kilnryu.app.web.Show.exact(base.getAsDouble()).replace(",", ""));
+        fields.put(
+                "hardener", kilnryu.app.web.Show.exact(hardener.getAsDouble()).replace(",", ""));
+        return "";
+    }
+
+    private static String pull(
+            RubberMolds.Mold mold, Map<String, String> form, Map<String, String> fields, Instant now) {
+        if (!mold.ready(now)) {
+            return "It is not cured: nothing is pulled from it yet.";
+        }
+        String fault = form.getOrDefault("fault", "");
+        if (!fault.isEmpty() && !FAULTS.contains(fault)) {
+            return "Choose what is wrong with it.";
+        }
+        fields.put("fault", fault);
+        return "";
+    }
+
+    private static String said(Map<String, String> form, Map<String, String> fields) {
+        String says = OneLine.of(form.getOrDefault("says", ""));
+        if (says.isEmpty()) {
+            return "Say what was seen.";
+        }
+        fields.put("says", says);
+        return "";
+    }
+
+    private RubberMolds.Mold found(Account account, long id) {
+        return molds.find(account, id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+}

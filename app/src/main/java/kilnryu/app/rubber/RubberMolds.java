@@ -1,0 +1,70 @@
+package kilnryu.app.rubber;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import kilnryu.app.account.Account;
+import kilnryu.app.factor.FactorStore;
+import kilnryu.app.piece.PieceParts;
+import org.springframework.stereotype.Component;
+
+/** Molds of rubber with all that is read and followed of them. */
+@Component
+public class RubberMolds {
+    private final RubberStore store;
+    private final PieceParts parts;
+    private final FactorStore factors;
+
+    RubberMolds(RubberStore store, PieceParts parts, FactorStore factors) {
+        this.store = store;
+        this.parts = parts;
+        this.factors = factors;
+    }
+
+    /** A mold as it stands. */
+    public record Mold(TappedStore.Row row, RubberSheet sheet, RubberCourse course) {
+        /** Whether all planned coats are on. */
+        public boolean coated() {
+            int planned = sheet.plan().map(p -> p.coats().size()).orElse(0);
+            return course.laid().size() >= Math.max(1, planned);
+        }
+
+        /** Whether waxes may be made in it now. */
+        public boolean ready(java.time.Instant now) {
+            return !course.retired()
+                    && coated()
+                    && sheet.cure()
+                            .flatMap(course::cured)
+                            .filter(c -> !c.isAfter(now))
+                            .isPresent();
+        }
+    }
+
+    RubberSheet sheet(Account account, Map<String, String> typed) {
+        String piece = typed.getOrDefault("piece", "");
+        Optional<Double> area =
+                piece.matches("\\d{1,18}") ? parts.area(account, Long.parseLong(piece)) : Optional.empty();
+        return RubberSheet.read(account, typed, area, factors.of(account.studioId()));
+    }
+
+    public Optional<Mold> find(Account account, long id) {
+        return store.find(account.studioId(), id).map(r -> mold(account, r));
+    }
+
+    public List<Mold> list(Account account, boolean archived) {
+        return store.list(account.studioId(), archived, 200).stream()
+                .map(r -> mold(account, r))
+                .toList();
+    }
+
+    public List<Mold> ofPiece(Account account, long piece) {
+        return store.by(account.studioId(), "piece_id", piece).stream()
+                .map(r -> mold(account, r))
+                .toList();
+    }
+
+    private Mold mold(Account account, TappedStore.Row row) {
+        RubberSheet sheet = sheet(account, row.fields());
+        return new Mold(row, sheet, RubberCourse.of(store.events(row.id()), sheet.cure()));
+    }
+}

@@ -1,0 +1,93 @@
+package kilnryu.app.wax;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import kilnryu.app.rubber.TappedStore;
+
+/**
+ * How a wax stands, from what was tapped of it.
+ *
+ * @param poured when wax went in and was not turned out yet
+ * @param layers seconds that each layer stood, in order
+ * @param out when the last layer was turned out
+ * @param pulled when it came out of its mold
+ * @param walls measured, with where
+ * @param checks what was looked at: whether it is sound, by its key
+ * @param repairs what was mended
+ * @param grams as it was weighed, bare; empty before
+ * @param signed who signed it off
+ */
+public record WaxCourse(
+        Optional<Instant> poured,
+        List<Double> layers,
+        Optional<Instant> out,
+        Optional<Instant> pulled,
+        List<Wall> walls,
+        Map<String, Boolean> checks,
+        List<String> repairs,
+        OptionalDouble grams,
+        Optional<String> signed) {
+
+    /** @param layersOn how many layers were on when it was measured */
+    public record Wall(double mm, String where, int layersOn) {}
+
+    static WaxCourse of(List<TappedStore.Event> events) {
+        Optional<Instant> poured = Optional.empty();
+        Optional<Instant> out = Optional.empty();
+        Optional<Instant> pulled = Optional.empty();
+        List<Double> layers = new ArrayList<>();
+        List<Wall> walls = new ArrayList<>();
+        Map<String, Boolean> checks = new LinkedHashMap<>();
+        List<String> repairs = new ArrayList<>();
+        OptionalDouble grams = OptionalDouble.empty();
+        Optional<String> signed = Optional.empty();
+        for (TappedStore.Event e : events) {
+            switch (e.kind()) {
+                case "pour" -> poured = Optional.of(e.at());
+                case "out" -> {
+                    if (poured.isPresent()) {
+                        layers.add(Duration.between(poured.get(), e.at()).toMillis() / 1000.0);
+                        out = Optional.of(e.at());
+                        poured = Optional.empty();
+                    }
+                }
+                case "pulled" -> pulled = Optional.of(e.at());
+                case "wall" ->
+                    walls.add(new Wall(number(e, "mm"), e.fields().getOrDefault("where", ""), layers.size()));
+                case "check" ->
+                    checks.put(
+                            e.fields().getOrDefault("what", ""),
+                            e.fields().get("sound").equals("yes"));
+                case "repair" ->
+                    repairs.add(e.fields().getOrDefault("what", "")
+                            + (e.fields().getOrDefault("side", "").isEmpty()
+                                    ? ""
+                                    : "; " + e.fields().get("side")));
+                case "weigh" -> grams = OptionalDouble.of(number(e, "grams"));
+                case "sign" -> signed = Optional.of(e.fields().getOrDefault("name", e.by()));
+                default -> {}
+            }
+        }
+        return new WaxCourse(
+                poured,
+                List.copyOf(layers),
+                out,
+                pulled,
+                List.copyOf(walls),
+                checks,
+                List.copyOf(repairs),
+                grams,
+                signed);
+    }
+
+    private static double number(TappedStore.Event e, String field) {
+        String text = e.fields().getOrDefault(field, "");
+        return text.matches("\\d+(\\.\\d+)?") ? Double.parseDouble(text) : 0;
+    }
+}

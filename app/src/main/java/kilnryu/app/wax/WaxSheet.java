@@ -1,0 +1,106 @@
+package kilnryu.app.wax;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import kilnryu.app.account.Account;
+import kilnryu.app.rubber.RubberMolds;
+import kilnryu.app.rubber.RubberSheet;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Range;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.rubber.RubberMold;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.wax.Heated;
+import kilnryu.core.wax.Slush;
+
+/**
+ * The sheet of a wax that is slushed, as it is read.
+ *
+ * @param areaCm2 typed, of its mold, or of its piece's mesh; empty where none is known
+ * @param lacking what is still needed, in words
+ */
+public record WaxSheet(
+        Fields fields,
+        Optional<Slush.Question> question,
+        Optional<Slush> slush,
+        OptionalDouble areaCm2,
+        List<String> lacking) {
+    private static final int LONGEST = 80;
+    private static final List<String> WORDS = List.of("piece", "mold", "note");
+    private static final Range PAUSE = new Range(Measure.MINUTE, 0, 1440);
+    private static final Range PLACE = new Range(Measure.MILLIMETRE, 0.2, 2000);
+
+    /** What is known around a wax. */
+    public record Around(Optional<RubberMolds.Mold> mold, Optional<Double> meshArea, Factors factors) {}
+
+    public static WaxSheet read(Account account, Map<String, String> typed, Around around) {
+        Fields fields = Fields.typed(typed, account.units());
+        if (fields.text("name", LONGEST).isEmpty()) {
+            fields.missing("name", "Give the wax a name or number.");
+        }
+        WORDS.forEach(w -> fields.text(w, 300));
+        Map<String, String> asked = new LinkedHashMap<>();
+        for (String path : List.of("pour_C", "mold_C", "target_mm", "layers", "start_mm", "area_cm2")) {
+            asked.put(path, typed.getOrDefault(path, ""));
+        }
+        Heated heat = around.mold.map(m -> m.sheet().heat()).orElse(Heated.SILICONE);
+        asked.put("mold.k", Double.toString(heat.k()));
+        asked.put("mold.rho", Double.toString(heat.rho()));
+        asked.put("mold.c", Double.toString(heat.c()));
+        area(around)
+                .filter(a -> asked.get("area_cm2").isBlank())
+                .ifPresent(a -> asked.put("area_cm2", String.format(java.util.Locale.ROOT, "%.1f cm2", a)));
+        Fields question = Fields.typed(asked, account.units());
+        Optional<SlushQuestionReader.Asked> read = SlushQuestionReader.read(question, around.factors);
+        Map<String, String> lacking = new LinkedHashMap<>();
+        question.errors().forEach((path, word) -> {
+            if (asked.getOrDefault(path, "").isBlank()) {
+                lacking.put(path, path.equals("mold_C") ? "How warm the mold is." : "How thick the wall is to be.");
+            } else {
+                fields.error(path, word);
+            }
+        });
+        OptionalDouble pause = fields.quantity("pause_min", PAUSE);
+        OptionalDouble thinnest = fields.quantity("thinnest_mm", PLACE);
+        Optional<Slush.Question> q = read.map(r -> whole(
+                r.question(),
+                around.mold.map(RubberMolds.Mold::sheet),
+                pause.isPresent() ? OptionalDouble.of(pause.getAsDouble() * 60) : OptionalDouble.empty(),
+                thinnest));
+        Optional<Slush> slush = q.map(x -> Slush.of(x, around.factors));
+        return new WaxSheet(
+                fields,
+                q,
+                slush,
+                q.map(Slush.Question::areaCm2).orElse(OptionalDouble.empty()),
+                List.copyOf(lacking.values()));
+    }
+
+    private static Optional<Double> area(Around around) {
+        return around.mold
+                .flatMap(m -> m.sheet().question())
+                .map(RubberMold.Question::areaCm2)
+                .filter(OptionalDouble::isPresent)
+                .map(OptionalDouble::getAsDouble)
+                .or(around::meshArea);
+    }
+
+    private static Slush.Question whole(
+            Slush.Question q, Optional<RubberSheet> mold, OptionalDouble pause, OptionalDouble thinnest) {
+        return new Slush.Question(
+                q.wax(),
+                q.pourC(),
+                q.mold(),
+                q.moldC(),
+                q.areaCm2(),
+                q.target(),
+                q.pours(),
+                q.start(),
+                mold.map(RubberSheet::thick).orElse(OptionalDouble.empty()),
+                pause,
+                thinnest);
+    }
+}
