@@ -256,6 +256,28 @@ class LearningStore {
                 .list();
     }
 
+    /** Walls of wax as they were measured, beside what the model has for as long as they stood. */
+    List<Paired> walls(long studio, int most) {
+        return jdbc.sql("""
+                        select (e.fields->>'model')::float8 as planned, (e.fields->>'mm')::float8 as actual, e.fields->>'where' as place,
+                               w.name, w.id, e.at
+                          from wax_event e join wax w on w.id = e.wax_id
+                         where w.studio_id = :studio and e.kind = 'wall' and (e.fields->>'model')::float8 > 0
+                           and (e.fields->>'mm')::float8 > 0
+                         order by e.at desc limit :most
+                        """)
+                .param("studio", studio)
+                .param("most", most)
+                .query((rs, n) -> new Paired(
+                        "wall",
+                        rs.getString("name") + (rs.getString("place").isEmpty() ? "" : ", " + rs.getString("place")),
+                        "/waxes/" + rs.getLong("id") + "/bench",
+                        rs.getDouble("planned"),
+                        rs.getDouble("actual"),
+                        rs.getTimestamp("at").toInstant()))
+                .list();
+    }
+
     /** What was weighed into a mix beside what was asked; of a step that was done again the last. */
     List<Paired> weighings(long studio, int most) {
         return jdbc.sql("""

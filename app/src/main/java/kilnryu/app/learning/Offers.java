@@ -22,6 +22,7 @@ import kilnryu.core.pour.PourCrew;
 import kilnryu.core.shell.Drying;
 import kilnryu.core.sum.Constant;
 import kilnryu.core.sum.Factors;
+import kilnryu.core.wax.Slush;
 import org.springframework.stereotype.Component;
 
 /** Factors that a studio's own castings have taught, each with the constants it would take the place of. */
@@ -120,6 +121,7 @@ class Offers {
                             p,
                             GatingPlanner.flow(),
                             AGAINST));
+            some(store.walls(studio, MOST), this::wall);
             some(store.dryings(studio, typed.value(Drying.TAIL), MOST), this::drying);
             grouped(store.firings(studio, MOST)).forEach(this::lag);
             grouped(store.melts(studio, MOST)).forEach(this::melt);
@@ -226,6 +228,20 @@ class Offers {
                     "h",
                     pairs,
                     List.of(Drying.TAIL),
+                    WITH);
+        }
+
+        /** Each wall was noted beside the model without a factor. */
+        private void wall(List<LearningStore.Paired> log) {
+            Pairs pairs = new Pairs();
+            log.forEach(p -> pairs.add(p.of(), p.planned(), p.actual(), p.address()));
+            add(
+                    "wall",
+                    "Wall of slushed wax",
+                    "your walls over the model's, for waxes slushed afterwards",
+                    "mm",
+                    pairs,
+                    List.of(Slush.OWN),
                     WITH);
         }
 

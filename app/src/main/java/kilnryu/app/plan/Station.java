@@ -14,6 +14,11 @@ public record Station(String label, String status, String address, String state)
         /** The station of a saved tree, given which page is open; empty where its mold has no such stage. */
         Optional<Station> of(Plans.Saved saved, String open, String base);
 
+        /** Whether it comes before the tree is built. */
+        default boolean beforeTheTree() {
+            return false;
+        }
+
         /** Whether it comes after the firing. */
         default boolean afterTheKiln() {
             return false;

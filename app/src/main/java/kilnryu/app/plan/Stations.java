@@ -32,10 +32,16 @@ final class Stations {
             Plans.Saved saved, Plan plan, String open, List<Station.Source> later, Optional<Berth> berth) {
         String base = saved == null ? "" : "/trees/" + saved.row().id();
         Stations stations = new Stations(plan, base, open, berth);
-        List<Station> all = new ArrayList<>(List.of(stations.tree(), stations.gating(), stations.mold()));
+        List<Station> all = new ArrayList<>();
         if (saved != null) {
             later.stream()
-                    .filter(s -> !s.afterTheKiln())
+                    .filter(Station.Source::beforeTheTree)
+                    .forEach(source -> source.of(saved, open, base).ifPresent(all::add));
+        }
+        all.addAll(List.of(stations.tree(), stations.gating(), stations.mold()));
+        if (saved != null) {
+            later.stream()
+                    .filter(s -> !s.afterTheKiln() && !s.beforeTheTree())
                     .forEach(source -> source.of(saved, open, base).ifPresent(all::add));
         }
         all.add(stations.firing());

@@ -67,21 +67,21 @@ public record RubberCourse(
         return text.matches("\\d+(\\.\\d+)?") ? Double.parseDouble(text) : 0;
     }
 
-    Optional<Laid> lastCoat() {
+    public Optional<Laid> lastCoat() {
         return laid.isEmpty() ? Optional.empty() : Optional.of(laid.get(laid.size() - 1));
     }
 
     /** From when the next coat may go on; empty before the first. */
-    Optional<Instant> earliest(Cure cure) {
+    public Optional<Instant> earliest(Cure cure) {
         return lastCoat().map(l -> l.at.plusSeconds(Math.round(cure.earliest().value() * 60)));
     }
 
-    Optional<Instant> latest(Cure cure) {
+    public Optional<Instant> latest(Cure cure) {
         return lastCoat().map(l -> l.at.plusSeconds(Math.round(cure.latest().value() * 60)));
     }
 
     /** When the last coat is cured, at least a night after it (handbook 27). */
-    Optional<Instant> cured(Cure cure) {
+    public Optional<Instant> cured(Cure cure) {
         return lastCoat()
                 .map(l -> l.at.plusSeconds(Math.round(Math.max(8, cure.cured().value()) * 3600)));
     }

@@ -115,6 +115,9 @@ public record RubberView(
                     Math.max(0, sheet.lacking().size() - 1),
                     List.of());
         }
+        if (mold.course().retired()) {
+            return new Verdict("note", "Worn out and retired", worn(mold), 0, List.of());
+        }
         Optional<Finding> worst = all.stream()
                 .filter(f -> f.severity() == kilnryu.core.finding.Severity.STOP)
                 .findFirst()
@@ -137,9 +140,6 @@ public record RubberView(
 
     private static String standing(RubberMolds.Mold mold, ZoneId zone, Instant now) {
         int planned = mold.sheet().plan().map(p -> p.coats().size()).orElse(0);
-        if (mold.course().retired()) {
-            return "Worn out and retired";
-        }
         if (mold.course().laid().isEmpty()) {
             return planned == 0 ? "Not poured yet" : "No coat is on yet";
         }

@@ -97,6 +97,16 @@ public class TappedStore {
                 .list();
     }
 
+    /** The same in the studio of a tree. */
+    public List<Row> inStudioOf(long tree, String column, long other) {
+        return jdbc.sql("select studio_id from tree where id = :tree")
+                .param("tree", tree)
+                .query(Long.class)
+                .optional()
+                .map(studio -> by(studio, column, other))
+                .orElse(List.of());
+    }
+
     /** @return its number; empty when someone else saved in between */
     public OptionalLong save(long studio, long id, int version, String name, Map<String, String> fields) {
         String columns = String.join(", ", refers.keySet());

@@ -154,7 +154,11 @@ public record WaxView(
         }
         return course.signed().isPresent()
                 ? new Verdict("good", "Signed off", "by " + course.signed().get() + ".", 0, List.of())
-                : new Verdict("note", stands(sheet, course), "", 0, List.of());
+                : new Verdict("note", capital(stands(sheet, course)), "", 0, List.of());
+    }
+
+    private static String capital(String words) {
+        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
     }
 
     static String stands(WaxSheet sheet, WaxCourse course) {

@@ -4,14 +4,13 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.UUID;
 import kilnryu.app.account.Account;
-import kilnryu.app.factor.FactorStore;
-import kilnryu.app.piece.PieceParts;
 import kilnryu.app.piece.PieceStore;
 import kilnryu.app.rubber.RubberMolds;
 import kilnryu.app.rubber.TappedStore;
@@ -22,6 +21,8 @@ import kilnryu.app.sheet.SheetForm.Option;
 import kilnryu.app.web.Late;
 import kilnryu.app.web.OneLine;
 import kilnryu.app.web.Show;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.wax.Slush;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -41,17 +42,14 @@ class WaxesController {
     private final WaxStore store;
     private final RubberMolds molds;
     private final PieceStore pieces;
-    private final PieceParts parts;
-    private final FactorStore factors;
+    private final WaxSheets sheets;
     private final Clock clock;
 
-    WaxesController(
-            WaxStore store, RubberMolds molds, PieceStore pieces, PieceParts parts, FactorStore factors, Clock clock) {
+    WaxesController(WaxStore store, RubberMolds molds, PieceStore pieces, WaxSheets sheets, Clock clock) {
         this.store = store;
         this.molds = molds;
         this.pieces = pieces;
-        this.parts = parts;
-        this.factors = factors;
+        this.sheets = sheets;
         this.clock = clock;
     }
 
@@ -93,7 +91,7 @@ class WaxesController {
 
     private Listed listed(Account account, TappedStore.Row row, boolean archived) {
         WaxCourse course = WaxCourse.of(store.events(row.id()));
-        WaxSheet sheet = sheet(account, row.fields());
+        WaxSheet sheet = sheet(account, row);
         return new Listed(
                 "/waxes/" + row.id() + (archived ? "" : "/bench"),
                 row.name(),
@@ -103,14 +101,8 @@ class WaxesController {
                         : "");
     }
 
-    private WaxSheet sheet(Account account, Map<String, String> typed) {
-        Optional<RubberMolds.Mold> mold = number(typed.get("mold")).flatMap(m -> molds.find(account, m));
-        Optional<Double> area = number(typed.get("piece")).flatMap(p -> parts.area(account, p));
-        return WaxSheet.read(account, typed, new WaxSheet.Around(mold, area, factors.of(account.studioId())));
-    }
-
-    private static Optional<Long> number(String text) {
-        return text != null && text.matches("\\d{1,18}") ? Optional.of(Long.parseLong(text)) : Optional.empty();
+    private WaxSheet sheet(Account account, TappedStore.Row row) {
+        return sheets.of(account, row.fields(), row.createdAt());
     }
 
     @GetMapping("/waxes/{id:\\d+}")
@@ -122,7 +114,7 @@ class WaxesController {
         if (id == 0) {
             Map<String, String> typed =
                     new LinkedHashMap<>(Map.of("pour_C", "85 C", "mold_C", "20 C", "target_mm", "4 mm", "layers", "2"));
-            number(mold).flatMap(m -> molds.find(account, m)).ifPresent(m -> {
+            WaxSheets.number(mold).flatMap(m -> molds.find(account, m)).ifPresent(m -> {
                 typed.put("mold", Long.toString(m.row().id()));
                 typed.put("piece", m.row().text("piece"));
                 typed.put(
@@ -135,7 +127,8 @@ class WaxesController {
     }
 
     private String page(Account account, long id, int version, Map<String, String> typed, boolean wrong, Model model) {
-        WaxSheet sheet = sheet(account, typed);
+        WaxSheet sheet =
+                sheets.of(account, typed, id == 0 ? null : found(account, id).createdAt());
         WaxCourse course = WaxCourse.of(id == 0 ? List.of() : store.events(id));
         model.addAttribute("id", id);
         model.addAttribute("version", version);
@@ -166,20 +159,20 @@ class WaxesController {
             @RequestParam(defaultValue = "0") int version,
             Model model,
             HttpServletResponse response) {
-        if (id > 0) {
-            found(account, id);
-        }
         Map<String, String> typed = Fields.sent(form);
-        WaxSheet sheet = sheet(account, typed);
+        WaxSheet sheet =
+                sheets.of(account, typed, id == 0 ? null : found(account, id).createdAt());
         if (sheet.fields().hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(account, id, version, typed, true, model);
         }
         Map<String, String> kept = new LinkedHashMap<>(sheet.fields().kept());
-        if (number(kept.get("mold")).flatMap(m -> molds.find(account, m)).isEmpty()) {
+        if (WaxSheets.number(kept.get("mold"))
+                .flatMap(m -> molds.find(account, m))
+                .isEmpty()) {
             kept.remove("mold");
         }
-        if (number(kept.get("piece"))
+        if (WaxSheets.number(kept.get("piece"))
                 .flatMap(p -> pieces.find(account.studioId(), p))
                 .isEmpty()) {
             kept.remove("piece");
@@ -205,7 +198,7 @@ class WaxesController {
         TappedStore.Row row = found(account, id);
         List<TappedStore.Event> events = store.events(id);
         WaxCourse course = WaxCourse.of(events);
-        WaxSheet sheet = sheet(account, row.fields());
+        WaxSheet sheet = sheet(account, row);
         model.addAttribute("id", id);
         model.addAttribute("name", row.name());
         model.addAttribute("count", events.size());
@@ -263,7 +256,7 @@ class WaxesController {
             String kind,
             Map<String, String> form,
             Map<String, String> fields) {
-        WaxSheet sheet = sheet(account, row.fields());
+        WaxSheet sheet = sheet(account, row);
         String next = WaxView.of(account, sheet, course, clock.instant()).next();
         Fields read = Fields.typed(form, account.units());
         return switch (kind) {
@@ -276,7 +269,7 @@ class WaxesController {
                 course.pulled().isPresent()
                         ? "It was pulled already."
                         : course.poured().isPresent() || course.layers().isEmpty() ? "Turn it out first." : "";
-            case "wall" -> measured(read, form, fields);
+            case "wall" -> measured(read, form, fields, sheet, course);
             case "weigh" -> number(read, "grams", "grams", Range.MASS, fields);
             case "check" -> checked(form, fields);
             case "repair" -> repaired(form, fields);
@@ -291,8 +284,21 @@ class WaxesController {
         return read.errors().getOrDefault(path, "");
     }
 
-    private static String measured(Fields read, Map<String, String> form, Map<String, String> fields) {
+    /** What the model has for the time that its layers stood goes with it, without the studio's own factor: it teaches that. */
+    private static String measured(
+            Fields read, Map<String, String> form, Map<String, String> fields, WaxSheet sheet, WaxCourse course) {
         fields.put("where", OneLine.of(form.getOrDefault("where", "")));
+        double stood = course.layers().stream().mapToDouble(s -> s).sum();
+        sheet.slush().flatMap(Slush::coefficient).filter(c -> stood > 0).ifPresent(c -> {
+            double own = c.inputs().stream()
+                    .filter(f -> f.symbol().equals("own"))
+                    .mapToDouble(Figure::value)
+                    .findFirst()
+                    .orElse(1);
+            double start = sheet.question().orElseThrow().start();
+            double grown = c.value() / own * c.value() / own * stood;
+            fields.put("model", String.format(Locale.ROOT, "%.4f", Math.sqrt(start * start + grown)));
+        });
         return number(read, "mm", "mm", SlushQuestionReader.WALL, fields);
     }
 

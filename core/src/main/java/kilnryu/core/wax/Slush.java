@@ -245,6 +245,14 @@ public record Slush(Optional<Figure> coefficient, List<Layer> layers, Optional<F
     }
 
     private static void thick(Question q, List<Finding> found) {
+        if (q.thinnestMm.isEmpty()) {
+            found.add(Finding.note(
+                    "fills-unknown",
+                    "thinnest_mm",
+                    "Whether the wax meets itself was not judged: the thinnest place of the piece is not known.",
+                    "A place thinner than two walls comes out solid.",
+                    "Measure its thinnest limb; under two walls feed it as a solid one."));
+        }
         if (q.thinnestMm.isPresent() && q.target > q.thinnestMm.getAsDouble() / 2) {
             found.add(Finding.warn(
                     "fills-up",

@@ -121,7 +121,7 @@ class SlushTest {
             assertThat(s.coefficient()).isEmpty();
             assertThat(s.layers()).isEmpty();
             assertThat(s.wall(1000)).isZero();
-            assertThat(ids(s)).containsExactly("never-freezes");
+            assertThat(ids(s)).contains("never-freezes");
         }
         assertThat(of(asked(69.9, 0.1, 1)).coefficient().orElseThrow().value()).isPositive();
     }
@@ -191,6 +191,11 @@ class SlushTest {
                 NONE,
                 OptionalDouble.of(thinnest)));
         assertThat(ids(s)).containsExactly(id);
+    }
+
+    @Test
+    void aPieceWhoseThinnestPlaceIsNotKnownIsNotJudged() {
+        assertThat(ids(of(asked(22, 3, 1)))).containsExactly("fills-unknown");
     }
 
     @Test
