@@ -1,0 +1,238 @@
+package kilnryu.app.injection;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalLong;
+import java.util.UUID;
+import kilnryu.app.account.Account;
+import kilnryu.app.factor.FactorStore;
+import kilnryu.app.piece.PieceStore;
+import kilnryu.app.rubber.TappedStore;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.SheetForm;
+import kilnryu.app.sheet.SheetForm.Option;
+import kilnryu.app.web.FigureView;
+import kilnryu.app.web.FindingView;
+import kilnryu.app.web.Late;
+import kilnryu.app.web.OneLine;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** A round of injection molds: its sheet, and its bench with a clock for each mold. */
+@Controller
+class InjectionController {
+    private static final int LINES = 5;
+    private static final int MOST = 200;
+    private static final List<String> FAULTS = List.of("short", "bubble", "sink", "flash", "broken");
+
+    private final InjectionStore store;
+    private final PieceStore pieces;
+    private final FactorStore factors;
+    private final Clock clock;
+
+    InjectionController(InjectionStore store, PieceStore pieces, FactorStore factors, Clock clock) {
+        this.store = store;
+        this.pieces = pieces;
+        this.factors = factors;
+        this.clock = clock;
+    }
+
+    /** A round in the list. */
+    public record Listed(long id, String name, String shelf) {}
+
+    @GetMapping("/waxes/rounds")
+    String list(@AuthenticationPrincipal Account account, Model model) {
+        model.addAttribute(
+                "rounds",
+                store.list(account.studioId(), false, MOST).stream()
+                        .map(r -> new Listed(
+                                r.id(),
+                                r.name(),
+                                InjectionView.of(
+                                                sheet(account, r.fields()),
+                                                InjectionCourse.of(store.events(r.id())),
+                                                clock.instant())
+                                        .shelf()))
+                        .toList());
+        return "injection/rounds";
+    }
+
+    private InjectionSheet sheet(Account account, Map<String, String> typed) {
+        return InjectionSheet.read(account, typed, factors.of(account.studioId()));
+    }
+
+    @GetMapping("/waxes/rounds/{id:\\d+}")
+    String show(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
+        if (id == 0) {
+            return page(
+                    account,
+                    0,
+                    0,
+                    Map.of("wax_C", "73 C", "mold_C", "22 C", "inject_s", "20 s", "pull_s", "30 s"),
+                    false,
+                    model);
+        }
+        TappedStore.Row row = found(account, id);
+        return page(account, id, row.version(), row.fields(), false, model);
+    }
+
+    private String page(Account account, long id, int version, Map<String, String> typed, boolean wrong, Model model) {
+        InjectionSheet sheet = sheet(account, typed);
+        FigureView.Maker views = new FigureView.Maker(account.units(), false);
+        model.addAttribute("id", id);
+        model.addAttribute("version", version);
+        model.addAttribute(
+                "name", id == 0 ? "A round of molds" : found(account, id).name());
+        model.addAttribute("form", new SheetForm(sheet.fields(), typed, wrong));
+        model.addAttribute(
+                "lines",
+                sheet.fields().lines("molds", Math.max(1, LINES - sheet.keys().size())));
+        model.addAttribute("lacking", sheet.lacking());
+        model.addAttribute("view", InjectionView.of(sheet, InjectionCourse.of(List.of()), clock.instant()));
+        model.addAttribute("figures", sheet.settings().stream().map(views::of).toList());
+        model.addAttribute(
+                "findings",
+                sheet.findings().all().stream()
+                        .map(f -> FindingView.of(f, views, 0))
+                        .toList());
+        model.addAttribute(
+                "materials",
+                List.of(
+                        new Option("rubber", "rubber"),
+                        new Option("metal", "metal"),
+                        new Option("plaster", "plaster")));
+        model.addAttribute(
+                "pieces",
+                pieces.list(account.studioId(), false, "", MOST).stream()
+                        .map(p -> new Option(Long.toString(p.id()), p.name()))
+                        .toList());
+        return "injection/round";
+    }
+
+    @PostMapping("/waxes/rounds/{id:\\d+}")
+    String save(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam Map<String, String> form,
+            @RequestParam(defaultValue = "0") int version,
+            Model model,
+            HttpServletResponse response) {
+        if (id > 0) {
+            found(account, id);
+        }
+        Map<String, String> typed = Fields.sent(form);
+        InjectionSheet sheet = sheet(account, typed);
+        if (sheet.fields().hasErrors()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+            return page(account, id, version, typed, true, model);
+        }
+        Map<String, String> kept = new LinkedHashMap<>(sheet.fields().kept());
+        String piece = kept.getOrDefault("piece", "");
+        if (!piece.matches("\\d{1,18}")
+                || pieces.find(account.studioId(), Long.parseLong(piece)).isEmpty()) {
+            kept.remove("piece");
+        }
+        OptionalLong saved = store.save(account.studioId(), id, version, kept.get("name"), kept);
+        if (saved.isEmpty()) {
+            response.setStatus(HttpStatus.CONFLICT.value());
+            model.addAttribute("conflict", true);
+            return page(account, id, found(account, id).version(), typed, true, model);
+        }
+        return "redirect:/waxes/rounds/" + saved.getAsLong() + "?saved";
+    }
+
+    @PostMapping("/waxes/rounds/{id:\\d+}/archive")
+    String archive(@AuthenticationPrincipal Account account, @PathVariable long id) {
+        found(account, id);
+        store.archive(account.studioId(), id, true);
+        return "redirect:/waxes/rounds";
+    }
+
+    @GetMapping("/waxes/rounds/{id:\\d+}/bench")
+    String bench(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
+        TappedStore.Row row = found(account, id);
+        InjectionSheet sheet = sheet(account, row.fields());
+        model.addAttribute("id", id);
+        model.addAttribute("name", row.name());
+        model.addAttribute("lacking", sheet.lacking());
+        model.addAttribute("faults", FAULTS);
+        model.addAttribute("view", InjectionView.of(sheet, InjectionCourse.of(store.events(id)), clock.instant()));
+        return "injection/bench";
+    }
+
+    @PostMapping("/waxes/rounds/{id:\\d+}/tap")
+    String tap(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam Map<String, String> form,
+            RedirectAttributes redirect) {
+        TappedStore.Row row = found(account, id);
+        InjectionSheet sheet = sheet(account, row.fields());
+        List<TappedStore.Event> events = store.events(id);
+        String mold = form.getOrDefault("mold", "");
+        String kind = form.getOrDefault("kind", "");
+        String fault = form.getOrDefault("fault", "");
+        Instant now = clock.instant();
+        String word = word(sheet, InjectionCourse.of(events), new Tap(mold, kind, fault), now);
+        if (!word.isEmpty()) {
+            redirect.addFlashAttribute("fault", word);
+            return "redirect:/waxes/rounds/" + id + "/bench";
+        }
+        boolean kept = store.tap(
+                account,
+                id,
+                form.getOrDefault("key", "").isBlank() ? UUID.randomUUID().toString() : OneLine.of(form.get("key")),
+                kind,
+                fault.isEmpty() ? Map.of("mold", mold) : Map.of("mold", mold, "fault", fault),
+                events.size(),
+                now);
+        if (!kept) {
+            throw new Late(
+                    "Nothing was logged: somebody tapped in between. Look, then tap again.",
+                    "/waxes/rounds/" + id + "/bench");
+        }
+        return "redirect:/waxes/rounds/" + id + "/bench";
+    }
+
+    private record Tap(String mold, String kind, String fault) {}
+
+    /** Why a tap does not fit; empty where it does. */
+    private static String word(InjectionSheet sheet, InjectionCourse course, Tap tap, Instant now) {
+        int at = sheet.keys().indexOf(tap.mold);
+        if (at < 0 || sheet.molds().isEmpty()) {
+            return "There is no such mold in this round.";
+        }
+        InjectionCourse.Standing s = course.at(tap.mold);
+        return switch (tap.kind) {
+            case "inject" -> s.injected().isPresent() ? "There is wax in it." : "";
+            case "pull" -> {
+                if (s.injected().isEmpty()) {
+                    yield "It is open: there is nothing in it.";
+                }
+                if (!tap.fault.isEmpty() && !FAULTS.contains(tap.fault)) {
+                    yield "Choose what is wrong with it.";
+                }
+                double left = sheet.molds().get(at).setting()
+                        - java.time.Duration.between(s.injected().get(), now).toMillis() / 1000.0;
+                yield left > 0 ? "It is warm still: " + Math.round(left) + " s more, or it bends as it is pulled." : "";
+            }
+            default -> "There is no such tap.";
+        };
+    }
+
+    private TappedStore.Row found(Account account, long id) {
+        return store.find(account.studioId(), id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+}

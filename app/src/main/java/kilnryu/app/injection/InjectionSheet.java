@@ -1,0 +1,150 @@
+package kilnryu.app.injection;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import kilnryu.app.account.Account;
+import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Range;
+import kilnryu.app.wax.SlushQuestionReader;
+import kilnryu.core.finding.Finding;
+import kilnryu.core.finding.Findings;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.wax.Heated;
+import kilnryu.core.wax.Injection;
+import kilnryu.core.wax.InjectionRound;
+import kilnryu.core.wax.Wax;
+
+/**
+ * The sheet of a round as it is read.
+ *
+ * @param molds in their turn; empty while something is lacking
+ * @param settings of each mold, how long it sets
+ */
+public record InjectionSheet(
+        Fields fields,
+        List<String> keys,
+        List<InjectionRound.Mold> molds,
+        List<Figure> settings,
+        Findings findings,
+        List<String> lacking) {
+    private static final int LONGEST = 80;
+    private static final int MOST_MOLDS = 12;
+    private static final Range SECONDS = new Range(Measure.SECONDS, 1, 3600);
+    private static final Range THICK = new Range(Measure.MILLIMETRE, 0.2, 200);
+    private static final double INJECT_S = 20;
+    private static final double PULL_S = 30;
+
+    static InjectionSheet read(Account account, Map<String, String> typed, Factors factors) {
+        Map<String, String> filled = new LinkedHashMap<>(typed);
+        filled.entrySet()
+                .removeIf(e -> e.getKey().startsWith("molds[") && e.getValue().isBlank());
+        Fields fields = Fields.typed(filled, account.units());
+        if (fields.text("name", LONGEST).isEmpty()) {
+            fields.missing("name", "Give the round a name.");
+        }
+        fields.text("piece", 20);
+        fields.text("pressure", 40);
+        fields.text("hold", 40);
+        fields.text("note", 300);
+        OptionalDouble wax = fields.quantity("wax_C", SlushQuestionReader.WAX_C);
+        OptionalDouble moldC = fields.quantity("mold_C", SlushQuestionReader.MOLD_C);
+        double inject = fields.quantity("inject_s", SECONDS).orElse(INJECT_S);
+        double pull = fields.quantity("pull_s", SECONDS).orElse(PULL_S);
+        List<String> keys = fields.keys("molds");
+        if (keys.size() > MOST_MOLDS) {
+            fields.error("molds", "At most " + MOST_MOLDS + " molds in a round.");
+        }
+        Map<String, String> lacking = new LinkedHashMap<>();
+        if (wax.isEmpty()) {
+            lacking.put("wax", "How warm the wax in the pot is.");
+        }
+        if (moldC.isEmpty()) {
+            lacking.put("mold", "How warm the molds are.");
+        }
+        if (keys.isEmpty()) {
+            lacking.put("molds", "At least one mold, with its thickest place.");
+        }
+        Reading reading = new Reading(fields, factors, inject, pull);
+        for (String key : keys) {
+            reading.mold(key, wax, moldC);
+        }
+        reading.lacking.forEach(l -> lacking.put(l, l));
+        boolean whole = lacking.isEmpty() && !fields.hasErrors() && reading.molds.size() == keys.size();
+        return new InjectionSheet(
+                fields,
+                keys,
+                whole ? List.copyOf(reading.molds) : List.of(),
+                whole ? List.copyOf(reading.settings) : List.of(),
+                new Findings(reading.found),
+                List.copyOf(lacking.values()));
+    }
+
+    /** What is gathered on the way. */
+    private static final class Reading {
+        final Fields fields;
+        final Factors factors;
+        final double inject;
+        final double pull;
+        final List<InjectionRound.Mold> molds = new ArrayList<>();
+        final List<Figure> settings = new ArrayList<>();
+        final List<Finding> found = new ArrayList<>();
+        final List<String> lacking = new ArrayList<>();
+
+        Reading(Fields fields, Factors factors, double inject, double pull) {
+            this.fields = fields;
+            this.factors = factors;
+            this.inject = inject;
+            this.pull = pull;
+        }
+
+        void mold(String key, OptionalDouble wax, OptionalDouble moldC) {
+            String at = "molds[" + key + "].";
+            String name = fields.text(at + "name", LONGEST).orElse("mold " + (molds.size() + 1));
+            OptionalDouble thick = fields.quantity(at + "thickest_mm", THICK);
+            OptionalInt wanted = fields.whole(at + "wanted", 0, 1000);
+            Optional<Heated> of = fields.choice(at + "of", InjectionSheet::material);
+            if (thick.isEmpty()) {
+                if (!fields.hasError(at + "thickest_mm")) {
+                    lacking.add("The thickest place of " + name + ".");
+                }
+                return;
+            }
+            if (wax.isEmpty() || moldC.isEmpty()) {
+                return;
+            }
+            try {
+                Injection set = Injection.of(
+                        new Injection.Question(
+                                Wax.SCULPTURE,
+                                wax.getAsDouble(),
+                                of.orElse(Heated.SILICONE),
+                                moldC.getAsDouble(),
+                                thick.getAsDouble()),
+                        factors);
+                set.findings().all().stream()
+                        .filter(f -> found.stream().noneMatch(g -> g.id().equals(f.id())))
+                        .forEach(found::add);
+                settings.add(set.setting());
+                molds.add(new InjectionRound.Mold(name, inject, set.setting().value(), pull, wanted.orElse(1)));
+            } catch (Injection.NeverFreezes e) {
+                fields.error("mold_C", e.getMessage());
+            }
+        }
+    }
+
+    private static Optional<Heated> material(String key) {
+        return switch (key) {
+            case "rubber" -> Optional.of(Heated.SILICONE);
+            case "metal" -> Optional.of(new Heated(120, 2700, 900));
+            case "plaster" -> Optional.of(Heated.PLASTER);
+            default -> Optional.empty();
+        };
+    }
+}
