@@ -65,6 +65,7 @@ class DemoLoader implements ApplicationRunner {
     private final FiringIntake firings;
     private final Melting melting;
     private final YearOfCastings year;
+    private final RubberAndWax rubberAndWax;
     private final DocumentController documents;
     private final Plans plans;
     private final PasswordEncoder passwords;
@@ -83,6 +84,7 @@ class DemoLoader implements ApplicationRunner {
             FiringIntake firings,
             Melting melting,
             YearOfCastings year,
+            RubberAndWax rubberAndWax,
             PasswordEncoder passwords,
             Clock clock,
             @Value("${kilnryu.demo}") boolean wanted) {
@@ -97,6 +99,7 @@ class DemoLoader implements ApplicationRunner {
         this.firings = firings;
         this.melting = melting;
         this.year = year;
+        this.rubberAndWax = rubberAndWax;
         this.passwords = passwords;
         this.clock = clock;
         this.wanted = wanted;
@@ -243,7 +246,9 @@ class DemoLoader implements ApplicationRunner {
                         new ShellIntake.Laid(21, 18, 60, 0),
                         new ShellIntake.Laid(2.5, 20.5, 52, 3.3)));
         try {
-            link(owner, trees.get(1), "4", sculpted(owner, "tern", "tern", Sculptor.tern(), WAX));
+            long tern = sculpted(owner, "tern", "tern", Sculptor.tern(), WAX);
+            link(owner, trees.get(1), "4", tern);
+            rubberAndWax.load(owner, tern);
         } catch (Photo.Unusable e) {
             throw new IOException(e);
         }
