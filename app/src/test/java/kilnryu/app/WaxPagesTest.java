@@ -11,8 +11,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import kilnryu.app.account.Account;
+import kilnryu.app.diagnosis.FactSource;
+import kilnryu.app.diagnosis.OnRecord;
 import kilnryu.app.factor.FactorStore;
+import kilnryu.app.plan.Plans;
 import kilnryu.app.today.Day;
+import kilnryu.core.diagnosis.Fact;
+import kilnryu.core.diagnosis.FactKey;
 import kilnryu.core.wax.Slush;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -391,6 +396,44 @@ class WaxPagesTest extends AppTest {
         assertThat(page).contains("Mold of rubber", mold + "/bench", "0 of 1 signed off", at + "/bench");
         assertThat(page.indexOf("Mold of rubber")).isLessThan(page.indexOf("Gating"));
         assertThat(page(owner, "/trees/" + tree(owner, WAX) + "/tree")).doesNotContain("Mold of rubber");
+    }
+
+    @Autowired
+    List<FactSource> facts;
+
+    @Autowired
+    Plans plans;
+
+    private java.util.Optional<Fact> fact(long tree, FactKey key) {
+        OnRecord found = new OnRecord();
+        facts.forEach(f -> f.tell(owner, plans.find(owner, tree), found));
+        return found.facts().get(key);
+    }
+
+    /** A thin wing and a repair of the wax are on record when its casting is looked at; with a second wax nobody knows which. */
+    @Test
+    void whatWasFoundOnTheWaxTravelsToTheDiagnosis() throws Exception {
+        long piece = Long.parseLong(send(owner, "/pieces/0", Map.of("version", "0", "name", "Tern"))
+                .getRedirectedUrl()
+                .replaceAll("\\D+(\\d+).*", "$1"));
+        Map<String, String> tree = new LinkedHashMap<>(WAX);
+        tree.put("parts[a].piece", Long.toString(piece));
+        long id = tree(owner, tree);
+        assertThat(fact(id, FactKey.WALL_MM)).isEmpty();
+        Map<String, String> sheet = wax(mold());
+        sheet.put("piece", Long.toString(piece));
+        String at = saved("/waxes/0", sheet);
+        tap(at, "pour");
+        passed(at, 2);
+        tap(at, "out");
+        tap(at, "wall", "mm", "3.4 mm", "where", "breast");
+        tap(at, "wall", "mm", "1.6 mm", "where", "left wing");
+        assertThat(fact(id, FactKey.WALL_MM).orElseThrow().number()).isEqualTo(1.6);
+        assertThat(fact(id, FactKey.MARK_ON_PATTERN)).isEmpty();
+        tap(at, "repair", "what", "left wing painted", "side", "");
+        assertThat(fact(id, FactKey.MARK_ON_PATTERN).orElseThrow().word()).isEqualTo("yes");
+        saved("/waxes/0", sheet);
+        assertThat(fact(id, FactKey.WALL_MM)).isEmpty();
     }
 
     @Test

@@ -39,7 +39,7 @@ final class RubberDrawing {
                         Math.min(on, coats.size()),
                         coats.size(),
                         rubber));
-        svg.rect(0, 20, LEFT, BASE - 20, "fill=\"#c9b79b\"");
+        svg.rect(0, 20, LEFT, BASE - 20, "fill=\"#f2dfb9\"");
         svg.text(LEFT / 2, 80, "original", "font-size=\"13\" text-anchor=\"middle\" fill=\"" + Svg.INK + "\"");
         double x = LEFT;
         for (int i = 0; i < coats.size(); i++) {
@@ -67,7 +67,7 @@ final class RubberDrawing {
                     20,
                     shown * scale,
                     BASE - 20,
-                    (made ? "fill=\"#e6dccb\"" : "fill=\"none\" stroke-dasharray=\"4 3\"") + " stroke=\""
+                    (made ? "fill=\"" + Svg.RULE + "\"" : "fill=\"none\" stroke-dasharray=\"4 3\"") + " stroke=\""
                             + Svg.FAINT_INK + "\"");
             svg.text(
                     x + shown * scale / 2,

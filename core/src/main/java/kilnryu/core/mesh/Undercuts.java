@@ -26,7 +26,8 @@ public record Undercuts(List<Undercut> all, double cell) {
     /** So many columns of an undercut are tried for a way out. */
     private static final int TRIED = 400;
 
-    private static final int LEAST_COLUMNS = 3;
+    /** Fewer columns together are slivers between facets. */
+    private static final int LEAST_COLUMNS = 9;
 
     /**
      * A place where rubber would be locked.
