@@ -10,6 +10,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import kilnryu.app.account.Account;
+import kilnryu.app.device.Scale;
+import kilnryu.app.device.SimulatedScale;
 import kilnryu.app.piece.PieceOpenings;
 import kilnryu.app.piece.PieceStore;
 import kilnryu.app.sheet.Fields;
@@ -42,19 +44,30 @@ class RubberController {
     /** A cup that is further off its ratio is not spread, %; our own limit. */
     private static final double MOST_OFF = 5;
 
+    /** What is put on the stand-in is a little more than was asked, as by hand. */
+    private static final double STAND_IN = 1.003;
+
     private static final List<String> FAULTS = List.of("torn", "bubble", "short", "thin", "seam", "dirt");
 
     private final RubberStore store;
     private final RubberMolds molds;
     private final PieceStore pieces;
     private final PieceOpenings openings;
+    private final SimulatedScale scale;
     private final Clock clock;
 
-    RubberController(RubberStore store, RubberMolds molds, PieceStore pieces, PieceOpenings openings, Clock clock) {
+    RubberController(
+            RubberStore store,
+            RubberMolds molds,
+            PieceStore pieces,
+            PieceOpenings openings,
+            SimulatedScale scale,
+            Clock clock) {
         this.store = store;
         this.molds = molds;
         this.pieces = pieces;
         this.openings = openings;
+        this.scale = scale;
         this.clock = clock;
     }
 
@@ -185,6 +198,11 @@ class RubberController {
         model.addAttribute("count", store.events(id).size());
         model.addAttribute("view", RubberView.of(account, mold, clock.instant()));
         model.addAttribute("faults", FAULTS);
+        Scale.Reading shown = scale.read(account.studioId());
+        model.addAttribute(
+                "scale",
+                kilnryu.app.web.Show.exact(shown.digits()) + (shown.steady() ? "" : " …") + ", its display says "
+                        + shown.unit().symbol());
         model.addAttribute("jacketed", mold.course().jacketed().isPresent());
         model.addAttribute(
                 "asksJacket", mold.sheet().plan().flatMap(RubberMold::jacket).isPresent());
@@ -195,6 +213,54 @@ class RubberController {
             model.addAttribute("typedHardener", "");
         }
         return "rubber/bench";
+    }
+
+    /** The scale at the bench, a stand-in: what it shows is taken as g, whatever its display says. */
+    @PostMapping("/rubber/{id:\\d+}/scale")
+    String scale(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam String what,
+            @RequestParam(defaultValue = "") String base,
+            @RequestParam(defaultValue = "") String hardener,
+            RedirectAttributes redirect) {
+        RubberMolds.Mold mold = found(account, id);
+        long studio = account.studioId();
+        redirect.addFlashAttribute("typedBase", base);
+        redirect.addFlashAttribute("typedHardener", hardener);
+        switch (what) {
+            case "on-base" -> scale.load(studio, planned(mold, true).orElse(0.0) * STAND_IN);
+            case "on-hardener" -> scale.load(studio, planned(mold, false).orElse(0.0) * STAND_IN);
+            case "off" -> scale.load(studio, 0);
+            case "unit" -> scale.nextUnit(studio);
+            case "take-base", "take-hardener" -> {
+                Scale.Reading shown = scale.read(studio);
+                if (shown.steady()) {
+                    redirect.addFlashAttribute(
+                            what.equals("take-base") ? "typedBase" : "typedHardener",
+                            kilnryu.app.web.Show.exact(shown.digits()) + " g");
+                } else {
+                    redirect.addFlashAttribute("fault", "The scale has not come to rest: wait, then take it.");
+                }
+            }
+            default -> redirect.addFlashAttribute("fault", "There is no such button.");
+        }
+        return "redirect:/rubber/" + id + "/bench";
+    }
+
+    /** Of the coat that is next, g. */
+    private static Optional<Double> planned(RubberMolds.Mold mold, boolean base) {
+        int on = mold.course().laid().size();
+        return mold.sheet()
+                .plan()
+                .flatMap(p -> p.coats().isEmpty()
+                        ? base ? p.base() : p.hardener()
+                        : on < p.coats().size()
+                                ? base
+                                        ? p.coats().get(on).base()
+                                        : p.coats().get(on).hardener()
+                                : Optional.empty())
+                .map(kilnryu.core.sum.Figure::value);
     }
 
     @PostMapping("/rubber/{id:\\d+}/tap")
@@ -252,12 +318,7 @@ class RubberController {
         if (read.hasErrors() || base.isEmpty() || hardener.isEmpty()) {
             return read.errors().values().stream().findFirst().orElse("Weigh base and hardener before they are mixed.");
         }
-        int on = mold.course().laid().size();
-        List<RubberMold.Coat> coats = plan.get().coats();
-        Optional<Double> planned = (coats.isEmpty()
-                        ? plan.get().base()
-                        : on < coats.size() ? coats.get(on).base() : Optional.<kilnryu.core.sum.Figure>empty())
-                .map(kilnryu.core.sum.Figure::value);
+        Optional<Double> planned = planned(mold, true);
         Optional<Measure> suspect = planned.flatMap(p -> UnitGuard.suspect(base.getAsDouble(), p));
         if (suspect.isPresent()) {
             return "Is the scale on " + suspect.get().symbol() + "? The base is far from the plan in g, but fits it in "

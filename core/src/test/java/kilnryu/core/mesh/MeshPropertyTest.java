@@ -116,6 +116,7 @@ class MeshPropertyTest {
         Solid again = Solid.of(solid.mesh(), watch);
         Walls.of(again, watch);
         Pockets.of(again, Vec.UP, watch);
+        Undercuts.of(again, Vec.UP, watch);
     }
 
     @Test
