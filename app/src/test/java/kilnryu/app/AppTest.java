@@ -3,6 +3,7 @@ package kilnryu.app;
 import static kilnryu.app.Studio.as;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import java.util.Map;
@@ -13,6 +14,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
@@ -79,5 +81,15 @@ abstract class AppTest {
     long tree(Account account, Map<String, String> fields) throws Exception {
         String to = send(account, "/trees/0/tree", fields).getRedirectedUrl();
         return Long.parseLong(to.replaceAll("\\D+(\\d+).*", "$1"));
+    }
+
+    MockHttpServletResponse upload(Account account, String to, String field, String name, byte[] file)
+            throws Exception {
+        return mvc.perform(multipart(to)
+                        .file(new MockMultipartFile(field, name, "application/octet-stream", file))
+                        .with(as(account))
+                        .with(csrf()))
+                .andReturn()
+                .getResponse();
     }
 }

@@ -1,8 +1,6 @@
 package kilnryu.app;
 
-import static kilnryu.app.Studio.as;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.httpBasic;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 
@@ -36,16 +34,6 @@ class PieceTest extends AppTest {
     private long piece(Map<String, String> fields) throws Exception {
         String to = send(owner, "/pieces/0", fields).getRedirectedUrl();
         return Long.parseLong(to.replaceAll("\\D+(\\d+).*", "$1"));
-    }
-
-    private MockHttpServletResponse upload(Account account, String to, String field, String name, byte[] file)
-            throws Exception {
-        return mvc.perform(multipart(to)
-                        .file(new MockMultipartFile(field, name, "application/octet-stream", file))
-                        .with(as(account))
-                        .with(csrf()))
-                .andReturn()
-                .getResponse();
     }
 
     /** Waits until the mesh of a piece is no longer at work, and gives the piece's page. */
