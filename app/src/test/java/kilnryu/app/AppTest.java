@@ -63,6 +63,26 @@ abstract class AppTest {
             "tree_height_mm",
             "110");
 
+    static final Map<String, String> KILN = Map.of(
+            "version",
+            "0",
+            "name",
+            "brick kiln",
+            "plan",
+            "round",
+            "width_mm",
+            "460",
+            "height_mm",
+            "450",
+            "control",
+            "ramp",
+            "power_kW",
+            "6",
+            "max_C",
+            "1150",
+            "to_700_min",
+            "70");
+
     MockHttpServletResponse send(Account account, String address, Map<String, String> form) throws Exception {
         MockHttpServletRequestBuilder request = post(address).with(as(account)).with(csrf());
         form.forEach(request::param);

@@ -174,26 +174,6 @@ class DaySourcesTest extends AppTest {
         assertThat(never.why()).contains("Drier air");
     }
 
-    private static final Map<String, String> KILN = Map.of(
-            "version",
-            "0",
-            "name",
-            "brick kiln",
-            "plan",
-            "round",
-            "width_mm",
-            "460",
-            "height_mm",
-            "450",
-            "control",
-            "ramp",
-            "power_kW",
-            "6",
-            "max_C",
-            "1150",
-            "to_700_min",
-            "70");
-
     private String firing(String pourAt) throws Exception {
         long tree = tree(owner, WAX);
         send(owner, "/trees/" + tree + "/mold", FLASK);

@@ -230,26 +230,6 @@ class OwnFactorsTest extends AppTest {
         return tree;
     }
 
-    private static final Map<String, String> KILN = Map.of(
-            "version",
-            "0",
-            "name",
-            "brick kiln",
-            "plan",
-            "round",
-            "width_mm",
-            "460",
-            "height_mm",
-            "450",
-            "control",
-            "ramp",
-            "power_kW",
-            "6",
-            "max_C",
-            "1150",
-            "to_700_min",
-            "70");
-
     private long number(String address, Map<String, String> form) throws Exception {
         return Long.parseLong(send(owner, address, form).getRedirectedUrl().replaceAll("\\D+(\\d+).*", "$1"));
     }

@@ -3,14 +3,13 @@ package kilnryu.app.injection;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Instant;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
 import java.util.UUID;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
-import kilnryu.app.piece.PieceStore;
+import kilnryu.app.piece.PieceChoice;
 import kilnryu.app.rubber.TappedStore;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.SheetForm;
@@ -38,11 +37,11 @@ class InjectionController {
     private static final List<String> FAULTS = List.of("short", "bubble", "sink", "flash", "broken");
 
     private final InjectionStore store;
-    private final PieceStore pieces;
+    private final PieceChoice pieces;
     private final FactorStore factors;
     private final Clock clock;
 
-    InjectionController(InjectionStore store, PieceStore pieces, FactorStore factors, Clock clock) {
+    InjectionController(InjectionStore store, PieceChoice pieces, FactorStore factors, Clock clock) {
         this.store = store;
         this.pieces = pieces;
         this.factors = factors;
@@ -113,11 +112,7 @@ class InjectionController {
                         new Option("rubber", "rubber"),
                         new Option("metal", "metal"),
                         new Option("plaster", "plaster")));
-        model.addAttribute(
-                "pieces",
-                pieces.list(account.studioId(), false, "", MOST).stream()
-                        .map(p -> new Option(Long.toString(p.id()), p.name()))
-                        .toList());
+        model.addAttribute("pieces", pieces.options(account));
         return "injection/round";
     }
 
@@ -138,12 +133,7 @@ class InjectionController {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(account, id, version, typed, true, model);
         }
-        Map<String, String> kept = new LinkedHashMap<>(sheet.fields().kept());
-        String piece = kept.getOrDefault("piece", "");
-        if (!piece.matches("\\d{1,18}")
-                || pieces.find(account.studioId(), Long.parseLong(piece)).isEmpty()) {
-            kept.remove("piece");
-        }
+        Map<String, String> kept = pieces.owned(account, sheet.fields().kept());
         OptionalLong saved = store.save(account.studioId(), id, version, kept.get("name"), kept);
         if (saved.isEmpty()) {
             response.setStatus(HttpStatus.CONFLICT.value());

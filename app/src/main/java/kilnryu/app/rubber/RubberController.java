@@ -12,8 +12,8 @@ import java.util.OptionalLong;
 import kilnryu.app.account.Account;
 import kilnryu.app.device.Scale;
 import kilnryu.app.device.SimulatedScale;
+import kilnryu.app.piece.PieceChoice;
 import kilnryu.app.piece.PieceOpenings;
-import kilnryu.app.piece.PieceStore;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Options;
 import kilnryu.app.sheet.Range;
@@ -40,7 +40,6 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class RubberController {
     private static final int COAT_LINES = 6;
-    private static final int MOST_PIECES = 200;
     /** A cup that is further off its ratio is not spread, %; our own limit. */
     private static final double MOST_OFF = 5;
 
@@ -51,7 +50,7 @@ class RubberController {
 
     private final RubberStore store;
     private final RubberMolds molds;
-    private final PieceStore pieces;
+    private final PieceChoice pieces;
     private final PieceOpenings openings;
     private final SimulatedScale scale;
     private final Clock clock;
@@ -59,7 +58,7 @@ class RubberController {
     RubberController(
             RubberStore store,
             RubberMolds molds,
-            PieceStore pieces,
+            PieceChoice pieces,
             PieceOpenings openings,
             SimulatedScale scale,
             Clock clock) {
@@ -131,11 +130,7 @@ class RubberController {
         model.addAttribute(
                 "jackets",
                 List.of(new Option("plaster", "plaster with fibre"), new Option("resin", "resin and glass")));
-        model.addAttribute(
-                "pieces",
-                pieces.list(account.studioId(), false, "", MOST_PIECES).stream()
-                        .map(p -> new Option(Long.toString(p.id()), p.name()))
-                        .toList());
+        model.addAttribute("pieces", pieces.options(account));
         model.addAttribute(
                 "ways", Options.of(PieceOpenings.Way.values(), PieceOpenings.Way::key, PieceOpenings.Way::label));
         model.addAttribute(
@@ -163,24 +158,13 @@ class RubberController {
             return sheet(account, id, version, typed, true, model);
         }
         Map<String, String> kept = sheet.fields().kept();
-        OptionalLong saved = store.save(account.studioId(), id, version, kept.get("name"), owned(account, kept));
+        OptionalLong saved = store.save(account.studioId(), id, version, kept.get("name"), pieces.owned(account, kept));
         if (saved.isEmpty()) {
             response.setStatus(HttpStatus.CONFLICT.value());
             model.addAttribute("conflict", true);
             return sheet(account, id, found(account, id).row().version(), typed, true, model);
         }
         return "redirect:/rubber/" + saved.getAsLong() + "?saved";
-    }
-
-    /** A piece of another studio is no piece of this one. */
-    private Map<String, String> owned(Account account, Map<String, String> kept) {
-        Map<String, String> mine = new LinkedHashMap<>(kept);
-        String piece = mine.getOrDefault("piece", "");
-        if (!piece.matches("\\d{1,18}")
-                || pieces.find(account.studioId(), Long.parseLong(piece)).isEmpty()) {
-            mine.remove("piece");
-        }
-        return mine;
     }
 
     @PostMapping("/rubber/{id:\\d+}/{way:archive|restore}")

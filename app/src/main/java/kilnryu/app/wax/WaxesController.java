@@ -11,7 +11,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.UUID;
 import kilnryu.app.account.Account;
-import kilnryu.app.piece.PieceStore;
+import kilnryu.app.piece.PieceChoice;
 import kilnryu.app.rubber.RubberMolds;
 import kilnryu.app.rubber.TappedStore;
 import kilnryu.app.sheet.Fields;
@@ -41,11 +41,11 @@ class WaxesController {
 
     private final WaxStore store;
     private final RubberMolds molds;
-    private final PieceStore pieces;
+    private final PieceChoice pieces;
     private final WaxSheets sheets;
     private final Clock clock;
 
-    WaxesController(WaxStore store, RubberMolds molds, PieceStore pieces, WaxSheets sheets, Clock clock) {
+    WaxesController(WaxStore store, RubberMolds molds, PieceChoice pieces, WaxSheets sheets, Clock clock) {
         this.store = store;
         this.molds = molds;
         this.pieces = pieces;
@@ -143,11 +143,7 @@ class WaxesController {
                         .map(m ->
                                 new Option(Long.toString(m.row().id()), m.row().name()))
                         .toList());
-        model.addAttribute(
-                "pieces",
-                pieces.list(account.studioId(), false, "", MOST).stream()
-                        .map(p -> new Option(Long.toString(p.id()), p.name()))
-                        .toList());
+        model.addAttribute("pieces", pieces.options(account));
         return "wax/wax";
     }
 
@@ -166,16 +162,11 @@ class WaxesController {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(account, id, version, typed, true, model);
         }
-        Map<String, String> kept = new LinkedHashMap<>(sheet.fields().kept());
+        Map<String, String> kept = pieces.owned(account, sheet.fields().kept());
         if (WaxSheets.number(kept.get("mold"))
                 .flatMap(m -> molds.find(account, m))
                 .isEmpty()) {
             kept.remove("mold");
-        }
-        if (WaxSheets.number(kept.get("piece"))
-                .flatMap(p -> pieces.find(account.studioId(), p))
-                .isEmpty()) {
-            kept.remove("piece");
         }
         OptionalLong saved = store.save(account.studioId(), id, version, kept.get("name"), kept);
         if (saved.isEmpty()) {
