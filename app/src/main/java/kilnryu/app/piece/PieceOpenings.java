@@ -27,7 +27,7 @@ public class PieceOpenings {
 
     private final PieceParts parts;
     private final MeshStore meshes;
-    private final Cache<String, Undercuts> known =
+    private final Cache<String, List<Seen>> known =
             Caffeine.newBuilder().maximumSize(200).build();
 
     PieceOpenings(PieceParts parts, MeshStore meshes) {
@@ -83,9 +83,13 @@ public class PieceOpenings {
             return List.of();
         }
         double mm = Math.sqrt(area.get() * 100 / mesh.get().summary().area());
-        Mesh view = view(mesh.get().id());
+        long id = mesh.get().id();
+        return known.get(id + " " + mm, k -> seen(view(id), mm));
+    }
+
+    private static List<Seen> seen(Mesh view, double mm) {
         return Arrays.stream(Way.values())
-                .map(w -> seen(w, view, undercuts(mesh.get().id(), view, w), mm))
+                .map(w -> seen(w, view, Undercuts.ofView(view, w.along, Watch.NONE), mm))
                 .sorted(java.util.Comparator.comparingDouble(PieceOpenings::burden))
                 .toList();
     }
@@ -103,10 +107,6 @@ public class PieceOpenings {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-    }
-
-    private Undercuts undercuts(long mesh, Mesh view, Way way) {
-        return known.get(mesh + " " + way.key, k -> Undercuts.ofView(view, way.along, Watch.NONE));
     }
 
     private static Seen seen(Way way, Mesh view, Undercuts undercuts, double mm) {
