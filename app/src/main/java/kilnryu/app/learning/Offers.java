@@ -66,6 +66,13 @@ class Offers {
         private final Map<Learned.Pair, String> addresses = new IdentityHashMap<>();
         private final List<Learned.Pair> all = new ArrayList<>();
 
+        /** As a log has them. */
+        static Pairs of(List<LearningStore.Paired> log) {
+            Pairs pairs = new Pairs();
+            log.forEach(p -> pairs.add(p.of(), p.planned(), p.actual(), p.address()));
+            return pairs;
+        }
+
         void add(String of, double planned, double actual, String address) {
             Learned.Pair pair = new Learned.Pair(of, planned, actual);
             all.add(pair);
@@ -219,8 +226,7 @@ class Offers {
 
         /** Each coat keeps the tail it was foreseen with: that is taken out where it is asked for. */
         private void drying(List<LearningStore.Paired> log) {
-            Pairs pairs = new Pairs();
-            log.forEach(p -> pairs.add(p.of(), p.planned(), p.actual(), p.address()));
+            Pairs pairs = Pairs.of(log);
             add(
                     "drying",
                     "Drying of coats, by weight",
@@ -233,8 +239,7 @@ class Offers {
 
         /** Each wall was noted beside the model without a factor. */
         private void wall(List<LearningStore.Paired> log) {
-            Pairs pairs = new Pairs();
-            log.forEach(p -> pairs.add(p.of(), p.planned(), p.actual(), p.address()));
+            Pairs pairs = Pairs.of(log);
             add(
                     "wall",
                     "Wall of slushed wax",
@@ -248,8 +253,7 @@ class Offers {
         /** A firing keeps what it was planned to lag: that is taken out where it is asked for. */
         private void lag(String kiln, List<LearningStore.Paired> log) {
             long id = Long.parseLong(kiln.substring(0, kiln.indexOf(' ')));
-            Pairs pairs = new Pairs();
-            log.forEach(p -> pairs.add(p.of(), p.planned(), p.actual(), p.address()));
+            Pairs pairs = Pairs.of(log);
             boolean lags = id != 0 && pairs.learned().value() > 1;
             add(
                     "firing." + id,
@@ -287,9 +291,7 @@ class Offers {
 
         /** No handbook has hours: what the log has is held against its own middle. */
         private void hours(String stage, List<LearningStore.Paired> log) {
-            Pairs faces = new Pairs();
-            log.forEach(p -> faces.add(p.of(), p.planned(), p.actual(), p.address()));
-            double one = faces.learned().value();
+            double one = Pairs.of(log).learned().value();
             Pairs pairs = new Pairs();
             log.forEach(p -> pairs.add(p.of(), p.planned() * one, p.actual(), p.address()));
             Learned learned = pairs.learned();

@@ -51,6 +51,7 @@ class FiringsController {
     private final ProgramStore programs;
     private final Plans plans;
     private final KilnLag lag;
+    private final FiringCurves curves;
     private final Clock clock;
 
     FiringsController(
@@ -61,6 +62,7 @@ class FiringsController {
             ProgramStore programs,
             Plans plans,
             KilnLag lag,
+            FiringCurves curves,
             Clock clock) {
         this.firings = firings;
         this.store = store;
@@ -69,6 +71,7 @@ class FiringsController {
         this.programs = programs;
         this.plans = plans;
         this.lag = lag;
+        this.curves = curves;
         this.clock = clock;
     }
 
@@ -109,19 +112,17 @@ class FiringsController {
                 store.list(account.studioId(), new FiringStore.Asked(shown, search)).stream()
                         .map(f -> listed(f, account, now))
                         .toList());
-        List<FiringStore.Held> held = store.deviations(account.studioId());
-        var outliers = Deviation.outliers(held);
         model.addAttribute(
                 "compared",
-                held.stream()
-                        .map(h -> new Past(
-                                h.id(),
-                                h.name(),
-                                Math.round(h.usual()) + " K",
-                                Math.round(h.most()) + " K",
-                                Math.round(h.late()) + " min",
-                                outliers.contains(h.id()),
-                                h.standIn()))
+                curves.of(account.studioId()).stream()
+                        .map(c -> new Past(
+                                c.firing(),
+                                c.name(),
+                                Math.round(c.usual()) + " K",
+                                Math.round(c.most()) + " K",
+                                Math.round(c.late()) + " min",
+                                c.odd(),
+                                c.standIn()))
                         .toList());
         model.addAttribute("noKiln", kilns.list(account.studioId()).isEmpty());
         return "load/firings";

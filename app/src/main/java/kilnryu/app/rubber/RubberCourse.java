@@ -55,16 +55,11 @@ public record RubberCourse(
                 && cure.filter(c -> minutes(since.get()) < c.earliest().value()).isPresent();
         boolean late = since.isPresent()
                 && cure.filter(c -> minutes(since.get()) > c.latest().value()).isPresent();
-        return new Laid(e.at(), grams(e, "base"), grams(e, "hardener"), early, late, e.by());
+        return new Laid(e.at(), e.number("base"), e.number("hardener"), early, late, e.by());
     }
 
     private static double minutes(Duration d) {
         return d.toMillis() / 60_000.0;
-    }
-
-    private static double grams(TappedStore.Event e, String field) {
-        String text = e.fields().getOrDefault(field, "");
-        return text.matches("\\d+(\\.\\d+)?") ? Double.parseDouble(text) : 0;
     }
 
     public Optional<Laid> lastCoat() {

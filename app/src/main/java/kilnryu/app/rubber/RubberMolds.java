@@ -6,11 +6,14 @@ import java.util.Optional;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.piece.PieceParts;
+import kilnryu.app.sheet.SheetForm.Option;
 import org.springframework.stereotype.Component;
 
 /** Molds of rubber with all that is read and followed of them. */
 @Component
 public class RubberMolds {
+    private static final int MOST = 200;
+
     private final RubberStore store;
     private final PieceParts parts;
     private final FactorStore factors;
@@ -52,14 +55,19 @@ public class RubberMolds {
     }
 
     public List<Mold> list(Account account, boolean archived) {
-        return store.list(account.studioId(), archived, 200).stream()
+        return list(account, archived, MOST);
+    }
+
+    public List<Mold> list(Account account, boolean archived, int most) {
+        return store.list(account.studioId(), archived, most).stream()
                 .map(r -> mold(account, r))
                 .toList();
     }
 
-    public List<Mold> ofPiece(Account account, long piece) {
-        return store.by(account.studioId(), "piece_id", piece).stream()
-                .map(r -> mold(account, r))
+    /** To be chosen from, by their names alone. */
+    public List<Option> options(Account account) {
+        return store.list(account.studioId(), false, MOST).stream()
+                .map(r -> new Option(Long.toString(r.id()), r.name()))
                 .toList();
     }
 

@@ -64,7 +64,13 @@ public class TappedStore {
     }
 
     /** Something that was tapped. @param at when, by the clock of whoever tapped */
-    public record Event(long id, String kind, Map<String, String> fields, Instant at, String by) {}
+    public record Event(long id, String kind, Map<String, String> fields, Instant at, String by) {
+        /** A number that was tapped; 0 where none was. */
+        public double number(String field) {
+            String text = fields.getOrDefault(field, "");
+            return text.matches("\\d+(\\.\\d+)?") ? Double.parseDouble(text) : 0;
+        }
+    }
 
     public List<Row> list(long studio, boolean archived, int most) {
         return jdbc.sql("select * from " + table

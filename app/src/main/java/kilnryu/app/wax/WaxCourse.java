@@ -58,8 +58,7 @@ public record WaxCourse(
                     }
                 }
                 case "pulled" -> pulled = Optional.of(e.at());
-                case "wall" ->
-                    walls.add(new Wall(number(e, "mm"), e.fields().getOrDefault("where", ""), layers.size()));
+                case "wall" -> walls.add(new Wall(e.number("mm"), e.fields().getOrDefault("where", ""), layers.size()));
                 case "check" ->
                     checks.put(
                             e.fields().getOrDefault("what", ""),
@@ -69,7 +68,7 @@ public record WaxCourse(
                             + (e.fields().getOrDefault("side", "").isEmpty()
                                     ? ""
                                     : "; " + e.fields().get("side")));
-                case "weigh" -> grams = OptionalDouble.of(number(e, "grams"));
+                case "weigh" -> grams = OptionalDouble.of(e.number("grams"));
                 case "sign" -> signed = Optional.of(e.fields().getOrDefault("name", e.by()));
                 default -> {}
             }
@@ -84,10 +83,5 @@ public record WaxCourse(
                 List.copyOf(repairs),
                 grams,
                 signed);
-    }
-
-    private static double number(TappedStore.Event e, String field) {
-        String text = e.fields().getOrDefault(field, "");
-        return text.matches("\\d+(\\.\\d+)?") ? Double.parseDouble(text) : 0;
     }
 }

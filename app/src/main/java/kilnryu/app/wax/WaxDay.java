@@ -38,7 +38,7 @@ class WaxDay implements Day.Source {
     public Day of(Account account, Window window) {
         List<Task> tasks = new ArrayList<>();
         List<Waiting> waiting = new ArrayList<>();
-        molds.list(account, false).stream().limit(MOST).forEach(m -> mold(m, window, tasks, waiting));
+        molds.list(account, false, MOST).forEach(m -> mold(m, window, tasks, waiting));
         for (TappedStore.Row row : waxes.list(account.studioId(), false, MOST)) {
             wax(account, row, window, tasks, waiting);
         }

@@ -51,7 +51,7 @@ public record WaxView(
         FigureView.Maker views = new FigureView.Maker(account.units(), false);
         List<Finding> found =
                 new ArrayList<>(sheet.slush().map(s -> s.findings().all()).orElse(List.of()));
-        weighed(sheet, course).filter(f -> true).ifPresent(found::add);
+        weighed(sheet, course).ifPresent(found::add);
         List<Figure> figures = new ArrayList<>();
         sheet.slush().ifPresent(s -> {
             s.coefficient().ifPresent(figures::add);
@@ -231,7 +231,7 @@ public record WaxView(
         return Math.max(1, Duration.between(now, then).toSeconds());
     }
 
-    private static String next(WaxSheet sheet, WaxCourse course) {
+    static String next(WaxSheet sheet, WaxCourse course) {
         if (course.pulled().isPresent()) {
             return "";
         }

@@ -17,7 +17,6 @@ import kilnryu.app.rubber.TappedStore;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.sheet.SheetForm;
-import kilnryu.app.sheet.SheetForm.Option;
 import kilnryu.app.web.Late;
 import kilnryu.app.web.OneLine;
 import kilnryu.app.web.Show;
@@ -137,12 +136,7 @@ class WaxesController {
         model.addAttribute("form", new SheetForm(sheet.fields(), typed, wrong));
         model.addAttribute("view", WaxView.of(account, sheet, course, clock.instant()));
         model.addAttribute("lacking", sheet.lacking());
-        model.addAttribute(
-                "molds",
-                molds.list(account, false).stream()
-                        .map(m ->
-                                new Option(Long.toString(m.row().id()), m.row().name()))
-                        .toList());
+        model.addAttribute("molds", molds.options(account));
         model.addAttribute("pieces", pieces.options(account));
         return "wax/wax";
     }
@@ -248,7 +242,7 @@ class WaxesController {
             Map<String, String> form,
             Map<String, String> fields) {
         WaxSheet sheet = sheet(account, row);
-        String next = WaxView.of(account, sheet, course, clock.instant()).next();
+        String next = WaxView.next(sheet, course);
         Fields read = Fields.typed(form, account.units());
         return switch (kind) {
             case "pour" ->
