@@ -6,7 +6,6 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
-import java.util.UUID;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.piece.PieceChoice;
@@ -17,7 +16,6 @@ import kilnryu.app.sheet.SheetForm.Option;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Late;
-import kilnryu.app.web.OneLine;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -183,7 +181,7 @@ class InjectionController {
         boolean kept = store.tap(
                 account,
                 id,
-                form.getOrDefault("key", "").isBlank() ? UUID.randomUUID().toString() : OneLine.of(form.get("key")),
+                TappedStore.key(form),
                 kind,
                 fault.isEmpty() ? Map.of("mold", mold) : Map.of("mold", mold, "fault", fault),
                 events.size(),

@@ -265,17 +265,7 @@ class RubberController {
             default -> "There is no such tap.";
         };
         if (fault.isEmpty()) {
-            String count = form.getOrDefault("count", "");
-            boolean kept = store.tap(
-                    account,
-                    id,
-                    form.getOrDefault("key", "").isBlank()
-                            ? java.util.UUID.randomUUID().toString()
-                            : OneLine.of(form.get("key")),
-                    kind,
-                    fields,
-                    count.matches("\\d{1,6}") ? Integer.parseInt(count) : -1,
-                    at);
+            boolean kept = store.tap(account, id, TappedStore.key(form), kind, fields, TappedStore.count(form), at);
             if (!kept) {
                 throw new Late(
                         "Nothing was logged: somebody logged something of this mold since this page was shown.",

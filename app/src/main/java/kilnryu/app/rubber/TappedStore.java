@@ -12,7 +12,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.UUID;
 import kilnryu.app.account.Account;
+import kilnryu.app.web.OneLine;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
@@ -204,6 +206,18 @@ public class TappedStore {
                 .param("account", account.id())
                 .update();
         return true;
+    }
+
+    /** The key of a tap as a form sends it; a new one where it sends none. */
+    public static String key(Map<String, String> form) {
+        String key = OneLine.of(form.getOrDefault("key", ""));
+        return key.isEmpty() ? UUID.randomUUID().toString() : key;
+    }
+
+    /** How many taps the page had seen, as its form says; -1 where it does not. */
+    public static int count(Map<String, String> form) {
+        String count = form.getOrDefault("count", "");
+        return count.matches("\\d{1,6}") ? Integer.parseInt(count) : -1;
     }
 
     private OffsetDateTime now() {

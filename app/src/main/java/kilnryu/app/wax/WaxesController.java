@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
-import java.util.UUID;
 import kilnryu.app.account.Account;
 import kilnryu.app.piece.PieceChoice;
 import kilnryu.app.rubber.RubberMolds;
@@ -126,13 +125,14 @@ class WaxesController {
     }
 
     private String page(Account account, long id, int version, Map<String, String> typed, boolean wrong, Model model) {
+        Optional<TappedStore.Row> row = id == 0 ? Optional.empty() : Optional.of(found(account, id));
         WaxSheet sheet =
-                sheets.of(account, typed, id == 0 ? null : found(account, id).createdAt());
+                sheets.of(account, typed, row.map(TappedStore.Row::createdAt).orElse(null));
         WaxCourse course = WaxCourse.of(id == 0 ? List.of() : store.events(id));
         model.addAttribute("id", id);
         model.addAttribute("version", version);
-        model.addAttribute("name", id == 0 ? "A wax" : found(account, id).name());
-        model.addAttribute("archived", id > 0 && found(account, id).archived());
+        model.addAttribute("name", row.map(TappedStore.Row::name).orElse("A wax"));
+        model.addAttribute("archived", row.filter(TappedStore.Row::archived).isPresent());
         model.addAttribute("form", new SheetForm(sheet.fields(), typed, wrong));
         model.addAttribute("view", WaxView.of(account, sheet, course, clock.instant()));
         model.addAttribute("lacking", sheet.lacking());
@@ -217,15 +217,8 @@ class WaxesController {
             redirect.addFlashAttribute("typed", new LinkedHashMap<>(form));
             return "redirect:/waxes/" + id + "/bench";
         }
-        String count = form.getOrDefault("count", "");
-        boolean kept = store.tap(
-                account,
-                id,
-                form.getOrDefault("key", "").isBlank() ? UUID.randomUUID().toString() : OneLine.of(form.get("key")),
-                kind,
-                fields,
-                count.matches("\\d{1,6}") ? Integer.parseInt(count) : -1,
-                clock.instant());
+        boolean kept =
+                store.tap(account, id, TappedStore.key(form), kind, fields, TappedStore.count(form), clock.instant());
         if (!kept) {
             throw new Late(
                     "Nothing was logged: somebody logged something of this wax since this page was shown.",
