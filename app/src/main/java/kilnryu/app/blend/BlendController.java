@@ -152,7 +152,7 @@ class BlendController {
                         .toList(),
                 lines,
                 trials.stream()
-                        .map(t -> photos.ofTrial(account.studioId(), t.id()))
+                        .map(t -> photos.of(account.studioId(), PhotoStore.Of.TRIAL, t.id()))
                         .toList(),
                 trials.stream().map(BlendStore.Trial::id).toList());
     }
@@ -274,7 +274,7 @@ class BlendController {
         long trial = store.keepTrial(account, row, written);
         if (photo != null && !photo.isEmpty()) {
             try {
-                photos.keepOfTrial(account, trial, Photo.of(photo));
+                photos.keep(account, PhotoStore.Of.TRIAL, trial, Photo.of(photo));
             } catch (Photo.Unusable e) {
                 redirect.addFlashAttribute("photoError", e.getMessage());
             }

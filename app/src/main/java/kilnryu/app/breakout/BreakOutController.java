@@ -337,7 +337,7 @@ public class BreakOutController {
             return "redirect:/breakout/" + tree;
         }
         try {
-            long kept = photos.keepOfBreakOut(account, row.id(), Photo.of(photo));
+            long kept = photos.keep(account, PhotoStore.Of.BREAK_OUT, row.id(), Photo.of(photo));
             if (!taps.photo(account, row, casting, kept)) {
                 redirect.addFlashAttribute("word", "This break-out is closed: no photo is added.");
                 return "redirect:/breakout/" + tree + on;

@@ -260,7 +260,7 @@ class FinishController {
         Long shot = null;
         if (fault.isEmpty() && photo != null && !photo.isEmpty()) {
             try {
-                shot = photos.keepOfTree(account, tree, Photo.of(photo));
+                shot = photos.keep(account, PhotoStore.Of.TREE, tree, Photo.of(photo));
             } catch (Photo.Unusable e) {
                 fault = e.getMessage();
             }

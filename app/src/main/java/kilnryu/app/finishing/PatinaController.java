@@ -217,7 +217,7 @@ class PatinaController {
             throws IOException {
         store.patina(account.studioId(), id).orElseThrow(FinishController::gone);
         try {
-            photos.keepOfPatina(account, id, Photo.of(photo));
+            photos.keep(account, PhotoStore.Of.PATINA, id, Photo.of(photo));
         } catch (Photo.Unusable e) {
             redirect.addFlashAttribute("fault", e.getMessage());
         }

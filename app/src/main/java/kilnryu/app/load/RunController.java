@@ -72,7 +72,7 @@ public class RunController {
         }
         fill(account, row, model);
         model.addAttribute("speeds", SPEEDS);
-        model.addAttribute("photos", photos.ofFiring(account.studioId(), id));
+        model.addAttribute("photos", photos.of(account.studioId(), PhotoStore.Of.FIRING, id));
         return "load/run";
     }
 
@@ -147,7 +147,7 @@ public class RunController {
             throws IOException {
         FiringStore.Row row = firings.started(account, id);
         try {
-            photos.keepOfFiring(account, row.id(), Photo.of(photo));
+            photos.keep(account, PhotoStore.Of.FIRING, row.id(), Photo.of(photo));
         } catch (Photo.Unusable e) {
             redirect.addFlashAttribute("photoError", e.getMessage());
         }

@@ -46,7 +46,7 @@ class PhotoController {
         try {
             String words = caption.replaceAll("\\p{Cntrl}", " ").strip();
             String shown = words.length() > LONGEST_CAPTION ? words.substring(0, LONGEST_CAPTION) : words;
-            photos.keep(account, id, shown, Photo.of(photo));
+            photos.keep(account, PhotoStore.Of.PIECE, id, shown, Photo.of(photo));
         } catch (Photo.Unusable e) {
             redirect.addFlashAttribute("photoError", e.getMessage());
         }

@@ -1,6 +1,5 @@
 package kilnryu.app.piece;
 
-import java.sql.Types;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
@@ -27,36 +26,32 @@ public class PhotoStore {
     /** A photo without its picture. */
     record Row(long id, String caption, int width, int height, Instant at) {}
 
-    /** What a photo shows: a piece, what came of a blend's trial, a load in its kiln, or castings as they came out; the others are null. */
-    private record Shows(Long piece, Long trial, Long firing, Long breakOut, Long tree, Long patina) {}
+    /** What a photo shows, by the column that names it. */
+    public enum Of {
+        PIECE("piece_id"),
+        /** What came of a blend's trial. */
+        TRIAL("blend_trial_id"),
+        /** A load as it stands in its kiln. */
+        FIRING("firing_id"),
+        /** Castings as they came out. */
+        BREAK_OUT("break_out_id"),
+        /** A tree's work that somebody signs off. */
+        TREE("tree_id"),
+        /** A swatch. */
+        PATINA("patina_id"),
+        RUBBER_MOLD("rubber_mold_id"),
+        WAX("wax_id");
 
-    void keep(Account account, long piece, String caption, Photo photo) {
-        keep(account, new Shows(piece, null, null, null, null, null), caption, photo);
+        private final String column;
+
+        Of(String column) {
+            this.column = column;
+        }
     }
 
-    /** A photo of what came of a blend's trial. */
-    public void keepOfTrial(Account account, long trial, Photo photo) {
-        keep(account, new Shows(null, trial, null, null, null, null), "", photo);
-    }
-
-    /** A photo of a load as it stands. */
-    public void keepOfFiring(Account account, long firing, Photo photo) {
-        keep(account, new Shows(null, null, firing, null, null, null), "", photo);
-    }
-
-    /** A photo of castings as they came out. @return its number */
-    public long keepOfBreakOut(Account account, long breakOut, Photo photo) {
-        return keep(account, new Shows(null, null, null, breakOut, null, null), "", photo);
-    }
-
-    /** A photo of a tree's work that somebody signs off. @return its number */
-    public long keepOfTree(Account account, long tree, Photo photo) {
-        return keep(account, new Shows(null, null, null, null, tree, null), "", photo);
-    }
-
-    /** A swatch of a patina. @return its number */
-    public long keepOfPatina(Account account, long patina, Photo photo) {
-        return keep(account, new Shows(null, null, null, null, null, patina), "", photo);
+    /** @return its number */
+    public long keep(Account account, Of of, long shown, Photo photo) {
+        return keep(account, of, shown, "", photo);
     }
 
     /** The first photo of each of a studio's pieces: the one it is known by. */
@@ -73,20 +68,11 @@ public class PhotoStore {
                 .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 
-    private long keep(Account account, Shows shows, String caption, Photo photo) {
-        return jdbc.sql("""
-                        insert into photo (studio_id, piece_id, blend_trial_id, firing_id, break_out_id, tree_id, patina_id, caption, jpeg, width, height,
-                               account_id, at)
-                        values (:studio, :piece, :trial, :firing, :breakOut, :tree, :patina, :caption, :jpeg, :width, :height, :account, :now)
-                        returning id
-                        """)
+    long keep(Account account, Of of, long shown, String caption, Photo photo) {
+        return jdbc.sql("insert into photo (studio_id, " + of.column + ", caption, jpeg, width, height, account_id, at)"
+                        + " values (:studio, :shown, :caption, :jpeg, :width, :height, :account, :now) returning id")
                 .param("studio", account.studioId())
-                .param("piece", shows.piece, Types.BIGINT)
-                .param("trial", shows.trial, Types.BIGINT)
-                .param("firing", shows.firing, Types.BIGINT)
-                .param("breakOut", shows.breakOut, Types.BIGINT)
-                .param("tree", shows.tree, Types.BIGINT)
-                .param("patina", shows.patina, Types.BIGINT)
+                .param("shown", shown)
                 .param("caption", caption)
                 .param("jpeg", photo.jpeg())
                 .param("width", photo.width())
@@ -97,19 +83,12 @@ public class PhotoStore {
                 .single();
     }
 
-    public List<Long> ofFiring(long studio, long firing) {
-        return jdbc.sql(
-                        "select id from photo where studio_id = :studio and firing_id = :firing and not removed order by at, id")
+    /** Their numbers, the oldest first. */
+    public List<Long> of(long studio, Of of, long shown) {
+        return jdbc.sql("select id from photo where studio_id = :studio and " + of.column
+                        + " = :shown and not removed order by at, id")
                 .param("studio", studio)
-                .param("firing", firing)
-                .query(Long.class)
-                .list();
-    }
-
-    public List<Long> ofTrial(long studio, long trial) {
-        return jdbc.sql("select id from photo where studio_id = :studio and blend_trial_id = :trial and not removed")
-                .param("studio", studio)
-                .param("trial", trial)
+                .param("shown", shown)
                 .query(Long.class)
                 .list();
     }

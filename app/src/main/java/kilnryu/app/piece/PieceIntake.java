@@ -49,6 +49,6 @@ public class PieceIntake {
 
     /** A photo of a piece. */
     public void photo(Account account, long piece, String caption, byte[] jpeg) throws IOException, Photo.Unusable {
-        photos.keep(account, piece, caption, Photo.of(jpeg));
+        photos.keep(account, PhotoStore.Of.PIECE, piece, caption, Photo.of(jpeg));
     }
 }

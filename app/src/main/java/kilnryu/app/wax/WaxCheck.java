@@ -1,7 +1,9 @@
 package kilnryu.app.wax;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
+import kilnryu.core.pattern.Made;
 
 /** What is looked at on a wax before it is gated, and what mends it with its side effect (handbook 27, needs 13, 15). */
 public enum WaxCheck {
@@ -32,7 +34,33 @@ public enum WaxCheck {
             "Degreased",
             "Wipe with wax cleaner or alcohol, no flame.",
             "Release agent left on lets the shell slide."),
-    NUMBER("number", "Number scratched in", "Where it is cut off or stays inside.", "");
+    NUMBER("number", "Number scratched in", "Where it is cut off or stays inside.", ""),
+    CRACKS(
+            "cracks",
+            "Cracks",
+            "Open them through, fill with sticky wax.",
+            "Closed on the face only they cast as a line."),
+    TIPS(
+            "tips",
+            "Tips and loops",
+            "Weld with a hot needle, a wax wire as pin.",
+            "The weld is thicker: it freezes last."),
+    CURED(
+            "cured",
+            "Washed and cured through",
+            "Wash it again inside and out, dry it, then cure it longer.",
+            "Resin that is wet inside bubbles and attacks the mold."),
+    INFILL(
+            "infill",
+            "No infill, drains open",
+            "Take the infill out, drill two drains.",
+            "What is left has to burn there."),
+    SUPPORTS(
+            "supports",
+            "Supports cut, marks smoothed",
+            "Cut, sand wet, fill with wax.",
+            "Wax runs out first: a fine line."),
+    DRY("dry", "Dry through", "Days in a warm place; weigh it until it stays.", "What is wet steams in the mold.");
 
     private final String key;
     private final String label;
@@ -44,6 +72,23 @@ public enum WaxCheck {
         this.label = label;
         this.remedy = remedy;
         this.sideEffect = sideEffect;
+    }
+
+    private static final List<WaxCheck> SLUSHED = List.of(SEAM, BUBBLES, EDGES, WALL, DISTORTED, WINDOW, CLEAN, NUMBER);
+
+    private static final List<WaxCheck> PRINTED =
+            List.of(CURED, INFILL, SUPPORTS, CRACKS, TIPS, DISTORTED, CLEAN, NUMBER);
+    private static final List<WaxCheck> CARVED = List.of(CRACKS, TIPS, WALL, SEAM, CLEAN, NUMBER);
+    private static final List<WaxCheck> FOUND = List.of(DRY, CRACKS, TIPS, INFILL, CLEAN, NUMBER);
+
+    /** What is looked at on a pattern that was made so. */
+    public static List<WaxCheck> of(Made made) {
+        return switch (made) {
+            case SLUSHED -> SLUSHED;
+            case PRINTED -> PRINTED;
+            case CARVED -> CARVED;
+            case FOUND -> FOUND;
+        };
     }
 
     public static Optional<WaxCheck> named(String key) {

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.rubber.TappedStore;
+import kilnryu.core.pattern.Repair;
 
 /**
  * How a wax stands, from what was tapped of it.
@@ -19,9 +20,11 @@ import kilnryu.app.rubber.TappedStore;
  * @param pulled when it came out of its mold
  * @param walls measured, with where
  * @param checks what was looked at: whether it is sound, by its key
- * @param repairs what was mended
+ * @param repairs what was mended, where, and what that left behind
+ * @param windows cut out and kept
  * @param grams as it was weighed, bare; empty before
  * @param signed who signed it off
+ * @param pattern what was done to one that comes from no mold
  */
 public record WaxCourse(
         Optional<Instant> poured,
@@ -31,11 +34,22 @@ public record WaxCourse(
         List<Wall> walls,
         Map<String, Boolean> checks,
         List<String> repairs,
+        List<Window> windows,
         OptionalDouble grams,
-        Optional<String> signed) {
+        Optional<String> signed,
+        PatternCourse pattern) {
 
     /** @param layersOn how many layers were on when it was measured */
     public record Wall(double mm, String where, int layersOn) {}
+
+    /**
+     * A window: its own part from now on.
+     *
+     * @param number from 1, as it is scratched in
+     * @param grams empty where it was not weighed
+     * @param gate how it comes to metal, in words
+     */
+    public record Window(int number, String where, OptionalDouble grams, String gate) {}
 
     static WaxCourse of(List<TappedStore.Event> events) {
         Optional<Instant> poured = Optional.empty();
@@ -45,6 +59,7 @@ public record WaxCourse(
         List<Wall> walls = new ArrayList<>();
         Map<String, Boolean> checks = new LinkedHashMap<>();
         List<String> repairs = new ArrayList<>();
+        List<Window> windows = new ArrayList<>();
         OptionalDouble grams = OptionalDouble.empty();
         Optional<String> signed = Optional.empty();
         for (TappedStore.Event e : events) {
@@ -63,11 +78,8 @@ public record WaxCourse(
                     checks.put(
                             e.fields().getOrDefault("what", ""),
                             e.fields().get("sound").equals("yes"));
-                case "repair" ->
-                    repairs.add(e.fields().getOrDefault("what", "")
-                            + (e.fields().getOrDefault("side", "").isEmpty()
-                                    ? ""
-                                    : "; " + e.fields().get("side")));
+                case "repair" -> repairs.add(repair(e.fields()));
+                case "window" -> windows.add(window(e, windows.size() + 1));
                 case "weigh" -> grams = OptionalDouble.of(e.number("grams"));
                 case "sign" -> signed = Optional.of(e.fields().getOrDefault("name", e.by()));
                 default -> {}
@@ -81,7 +93,36 @@ public record WaxCourse(
                 List.copyOf(walls),
                 checks,
                 List.copyOf(repairs),
+                List.copyOf(windows),
                 grams,
-                signed);
+                signed,
+                PatternCourse.of(events));
+    }
+
+    private static String repair(Map<String, String> fields) {
+        String kind = Repair.named(fields.getOrDefault("fault", ""))
+                .filter(r -> r != Repair.OTHER)
+                .map(r -> r.label() + ", ")
+                .orElse("");
+        String side = fields.getOrDefault("side", "");
+        return kind + fields.getOrDefault("what", "") + (side.isEmpty() ? "" : "; " + side);
+    }
+
+    private static Window window(TappedStore.Event e, int number) {
+        return new Window(
+                number,
+                e.fields().getOrDefault("what", ""),
+                e.fields().containsKey("grams") ? OptionalDouble.of(e.number("grams")) : OptionalDouble.empty(),
+                e.fields().getOrDefault("gate", ""));
+    }
+
+    /** As weighed with its windows; empty before, or where one of them was not weighed. */
+    public OptionalDouble whole() {
+        return grams.isEmpty() || windows.stream().anyMatch(w -> w.grams.isEmpty())
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(grams.getAsDouble()
+                        + windows.stream()
+                                .mapToDouble(w -> w.grams.getAsDouble())
+                                .sum());
     }
 }

@@ -105,9 +105,33 @@ class WaxDay implements Day.Source {
                     "The wall grows while it stands.",
                     "Open its bench",
                     address));
-        } else if (course.pulled().isPresent() && course.signed().isEmpty()) {
+            return;
+        }
+        WaxSheet sheet = sheets.of(account, row.fields(), row.createdAt());
+        if (sheet.pattern().isPresent()
+                && (course.pattern().washing().isPresent()
+                        || course.pattern().curing().isPresent())) {
+            bath(sheet.pattern().get(), course.pattern(), row, window, tasks);
+        } else if (course.signed().isEmpty() && WaxView.inHand(sheet, course)) {
             waiting.add(new Waiting(Group.YOU, row.name(), "wax to be looked over and signed off", -1, address));
         }
+    }
+
+    /** Out of the wash, out from under the lamp; where its sheet says no time it is due at once. */
+    private static void bath(
+            PatternSheet sheet, PatternCourse course, TappedStore.Row row, Window window, List<Task> tasks) {
+        Instant now = window.now().toInstant();
+        Instant until = PatternView.until(sheet, course).orElse(now);
+        boolean washes = course.washing().isPresent();
+        tasks.add(new Task(
+                at(until, window),
+                now.isBefore(until) ? Press.LATER : washes ? Press.LATE : Press.DUE,
+                true,
+                washes ? "Out of the wash" : "Out from under the lamp",
+                row.name(),
+                washes ? "Resin swells and cracks in it." : "Turn it, look into it.",
+                "Open its bench",
+                "/waxes/" + row.id() + "/bench"));
     }
 
     private static ZonedDateTime at(Instant instant, Window window) {

@@ -10,6 +10,7 @@ import kilnryu.app.plan.Stage;
 import kilnryu.app.rubber.TappedStore;
 import kilnryu.core.diagnosis.Fact.How;
 import kilnryu.core.diagnosis.FactKey;
+import kilnryu.core.pattern.Made;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
@@ -39,7 +40,9 @@ class WaxFacts implements FactSource {
                 course.walls().stream().mapToDouble(WaxCourse.Wall::mm).min();
         thinnest.ifPresent(mm -> found.number(FactKey.WALL_MM, mm, How.MEASURED, page));
         boolean marked = !course.repairs().isEmpty() || course.checks().containsValue(false);
-        boolean whole = course.checks().size() == WaxCheck.values().length;
+        boolean whole = course.checks().keySet().size()
+                == WaxCheck.of(Made.named(waxes.get(0).text("made")).orElse(Made.SLUSHED))
+                        .size();
         // whether it is the same place, and how it was handled afterwards, is not on record: it speaks, and rules
         // nothing out
         if (marked || whole) {

@@ -10,6 +10,7 @@ import kilnryu.app.rubber.RubberMolds;
 import kilnryu.app.rubber.RubberSheet;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
+import kilnryu.core.pattern.Made;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.rubber.RubberMold;
 import kilnryu.core.sum.Factors;
@@ -17,13 +18,16 @@ import kilnryu.core.wax.Heated;
 import kilnryu.core.wax.Slush;
 
 /**
- * The sheet of a wax that is slushed, as it is read.
+ * The sheet of a wax, or of a pattern that comes from no mold, as it is read.
  *
+ * @param pattern empty for one that is slushed
  * @param areaCm2 typed, of its mold, or of its piece's mesh; empty where none is known
  * @param lacking what is still needed, in words
  */
 public record WaxSheet(
         Fields fields,
+        Made made,
+        Optional<PatternSheet> pattern,
         Optional<Slush.Question> question,
         Optional<Slush> slush,
         OptionalDouble areaCm2,
@@ -42,6 +46,26 @@ public record WaxSheet(
             fields.missing("name", "Give the wax a name or number.");
         }
         WORDS.forEach(w -> fields.text(w, 300));
+        Made made = fields.choice("made", Made::named).orElse(Made.SLUSHED);
+        return made == Made.SLUSHED ? slushed(account, typed, fields, around) : pattern(fields, made, around);
+    }
+
+    private static WaxSheet pattern(Fields fields, Made made, Around around) {
+        OptionalDouble typed = fields.quantity("area_cm2", Range.AREA);
+        OptionalDouble area = typed.isPresent()
+                ? typed
+                : around.meshArea.map(OptionalDouble::of).orElse(OptionalDouble.empty());
+        return new WaxSheet(
+                fields,
+                made,
+                Optional.of(PatternSheet.read(fields, made, area)),
+                Optional.empty(),
+                Optional.empty(),
+                area,
+                List.of());
+    }
+
+    private static WaxSheet slushed(Account account, Map<String, String> typed, Fields fields, Around around) {
         Map<String, String> asked = new LinkedHashMap<>();
         for (String path : List.of("pour_C", "mold_C", "target_mm", "layers", "start_mm", "area_cm2")) {
             asked.put(path, typed.getOrDefault(path, ""));
@@ -73,6 +97,8 @@ public record WaxSheet(
         Optional<Slush> slush = q.map(x -> Slush.of(x, around.factors));
         return new WaxSheet(
                 fields,
+                Made.SLUSHED,
+                Optional.empty(),
                 q,
                 slush,
                 q.map(Slush.Question::areaCm2).orElse(OptionalDouble.empty()),

@@ -3,7 +3,6 @@ package kilnryu.app.wax;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -23,7 +22,8 @@ import kilnryu.core.wax.Slush;
  * A wax as its pages show it.
  *
  * @param clock what runs now; null where none does
- * @param next what is tapped next: pour, out, pulled; empty when it is pulled
+ * @param next what is tapped next: pour, out, pulled, or of its wash and cure; empty when there is none
+ * @param inHand whether it can be looked over
  * @param mean wall by its mass, in words; empty before it was weighed
  */
 public record WaxView(
@@ -36,7 +36,9 @@ public record WaxView(
         String next,
         String mean,
         List<CheckLine> checks,
-        String stands) {
+        String stands,
+        boolean inHand,
+        List<String> cautions) {
     private static final double FAR = 0.25;
 
     public record LayerLine(int number, String wall, String dwell, String cools, String stood, boolean on) {}
@@ -52,16 +54,22 @@ public record WaxView(
         List<Finding> found =
                 new ArrayList<>(sheet.slush().map(s -> s.findings().all()).orElse(List.of()));
         weighed(sheet, course).ifPresent(found::add);
+        sheet.pattern().ifPresent(p -> found.addAll(p.findings(course.pattern())));
+        gateless(course, found);
         List<Figure> figures = new ArrayList<>();
         sheet.slush().ifPresent(s -> {
             s.coefficient().ifPresent(figures::add);
             s.wax().ifPresent(figures::add);
         });
+        sheet.pattern().ifPresent(p -> figures.addAll(p.figures(course.pattern())));
         return new WaxView(
                 verdict(account, sheet, course, found),
                 sheet.slush()
                         .map(s ->
                                 WallDrawing.of(s, sheet.question().orElseThrow().target(), course))
+                        .or(() -> sheet.pattern()
+                                .flatMap(PatternSheet::print)
+                                .map(p -> PrintDrawing.of(p.leanDegrees(), p.supports())))
                         .orElse(""),
                 layers(sheet, course),
                 figures.stream().map(views::of).toList(),
@@ -69,7 +77,7 @@ public record WaxView(
                 clock(sheet, course, now),
                 next(sheet, course),
                 mean(sheet, course),
-                Arrays.stream(WaxCheck.values())
+                WaxCheck.of(sheet.made()).stream()
                         .map(c -> new CheckLine(
                                 c.key(),
                                 c.label(),
@@ -79,16 +87,18 @@ public record WaxView(
                                 c.remedy(),
                                 c.sideEffect()))
                         .toList(),
-                stands(sheet, course));
+                stands(sheet, course),
+                inHand(sheet, course),
+                sheet.pattern().map(PatternView::cautions).orElse(List.of()));
     }
 
     /** Mass over area and density, mm; empty where one of them is not known. */
     static OptionalDouble meanWall(WaxSheet sheet, WaxCourse course) {
-        return course.grams().isEmpty()
+        return course.whole().isEmpty()
                         || sheet.areaCm2().isEmpty()
                         || sheet.question().isEmpty()
                 ? OptionalDouble.empty()
-                : OptionalDouble.of(course.grams().getAsDouble()
+                : OptionalDouble.of(course.whole().getAsDouble()
                         / (sheet.areaCm2().getAsDouble()
                                 * sheet.question().get().wax().heat().rho()
                                 / 1000)
@@ -119,6 +129,25 @@ public record WaxView(
                 "Hold it against the light, or feel with a pin; paint thin places, scrape thick ones."));
     }
 
+    /** A window is a part of its own: without a gate nobody remembers to cast it. */
+    private static void gateless(WaxCourse course, List<Finding> found) {
+        course.windows().stream()
+                .filter(w -> w.gate().isEmpty())
+                .forEach(w -> found.add(Finding.note(
+                        "window-gate-" + w.number(),
+                        "window-" + w.number(),
+                        "Window " + w.number() + " has no gate yet.",
+                        "It is cast as its own part, or a patch has to be cut and fitted from sheet.",
+                        "Give it its own gate on this tree, or say which tree takes it.")));
+    }
+
+    /** Whether it can be looked over: out of its mold, or made in none and cured through. */
+    static boolean inHand(WaxSheet sheet, WaxCourse course) {
+        return sheet.pattern()
+                .map(p -> next(sheet, course).isEmpty())
+                .orElse(course.pulled().isPresent());
+    }
+
     private static Verdict verdict(Account account, WaxSheet sheet, WaxCourse course, List<Finding> found) {
         Optional<Finding> worst = found.stream()
                 .filter(f -> f.severity() == Severity.STOP)
@@ -135,7 +164,14 @@ public record WaxView(
                     found.size() - 1,
                     List.of());
         }
-        if (sheet.question().isEmpty()) {
+        if (course.signed().isEmpty() && sheet.pattern().isPresent()) {
+            List<String> unknown = sheet.pattern().get().unknown(course.pattern());
+            if (!unknown.isEmpty()) {
+                return new Verdict(
+                        "note", "Not yet judged", capital(unknown.get(0)) + ".", unknown.size() - 1, List.of());
+            }
+        }
+        if (sheet.question().isEmpty() && sheet.pattern().isEmpty()) {
             return new Verdict(
                     "note",
                     "Not yet judged",
@@ -164,6 +200,9 @@ public record WaxView(
     static String stands(WaxSheet sheet, WaxCourse course) {
         if (course.signed().isPresent()) {
             return "signed off";
+        }
+        if (sheet.pattern().isPresent()) {
+            return PatternView.stands(sheet.pattern().get(), course);
         }
         if (course.pulled().isPresent()) {
             return course.grams().isPresent() ? "weighed, to be signed off" : "pulled, to be looked over";
@@ -204,6 +243,9 @@ public record WaxView(
     }
 
     private static Clock clock(WaxSheet sheet, WaxCourse course, Instant now) {
+        if (sheet.pattern().isPresent()) {
+            return PatternView.clock(sheet.pattern().get(), course.pattern(), now);
+        }
         List<Slush.Layer> planned = sheet.slush().map(Slush::layers).orElse(List.of());
         int on = course.layers().size();
         if (course.poured().isPresent() && on < planned.size()) {
@@ -232,6 +274,9 @@ public record WaxView(
     }
 
     static String next(WaxSheet sheet, WaxCourse course) {
+        if (sheet.pattern().isPresent()) {
+            return PatternView.next(sheet.pattern().get(), course.pattern());
+        }
         if (course.pulled().isPresent()) {
             return "";
         }
@@ -243,12 +288,14 @@ public record WaxView(
     }
 
     private static String mean(WaxSheet sheet, WaxCourse course) {
-        if (course.grams().isEmpty()) {
+        if (course.grams().isEmpty() || sheet.pattern().isPresent()) {
             return "";
         }
         OptionalDouble mean = meanWall(sheet, course);
         return mean.isEmpty()
-                ? "Its mean wall is not yet judged: no area is known."
+                ? course.whole().isEmpty()
+                        ? "Its mean wall is not yet judged: a window was not weighed."
+                        : "Its mean wall is not yet judged: no area is known."
                 : String.format(Locale.ROOT, "%.1f mm on average", mean.getAsDouble());
     }
 

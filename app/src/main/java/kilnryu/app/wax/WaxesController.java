@@ -1,26 +1,27 @@
 package kilnryu.app.wax;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.time.Clock;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import kilnryu.app.account.Account;
+import kilnryu.app.piece.Photo;
+import kilnryu.app.piece.PhotoStore;
 import kilnryu.app.piece.PieceChoice;
 import kilnryu.app.rubber.RubberMolds;
 import kilnryu.app.rubber.TappedStore;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
+import kilnryu.app.sheet.Options;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.Late;
-import kilnryu.app.web.OneLine;
-import kilnryu.app.web.Show;
-import kilnryu.core.sum.Figure;
-import kilnryu.core.wax.Slush;
+import kilnryu.core.pattern.BurnTest;
+import kilnryu.core.pattern.Made;
+import kilnryu.core.pattern.Printing;
+import kilnryu.core.pattern.Repair;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -29,6 +30,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
@@ -41,13 +43,16 @@ class WaxesController {
     private final RubberMolds molds;
     private final PieceChoice pieces;
     private final WaxSheets sheets;
+    private final PhotoStore photos;
     private final Clock clock;
 
-    WaxesController(WaxStore store, RubberMolds molds, PieceChoice pieces, WaxSheets sheets, Clock clock) {
+    WaxesController(
+            WaxStore store, RubberMolds molds, PieceChoice pieces, WaxSheets sheets, PhotoStore photos, Clock clock) {
         this.store = store;
         this.molds = molds;
         this.pieces = pieces;
         this.sheets = sheets;
+        this.photos = photos;
         this.clock = clock;
     }
 
@@ -108,7 +113,11 @@ class WaxesController {
             @AuthenticationPrincipal Account account,
             @PathVariable long id,
             @RequestParam(defaultValue = "") String mold,
+            @RequestParam(defaultValue = "") String made,
             Model model) {
+        if (id == 0 && Made.named(made).filter(m -> m != Made.SLUSHED).isPresent()) {
+            return page(account, 0, 0, Map.of("made", made), false, model);
+        }
         if (id == 0) {
             Map<String, String> typed =
                     new LinkedHashMap<>(Map.of("pour_C", "85 C", "mold_C", "20 C", "target_mm", "4 mm", "layers", "2"));
@@ -137,6 +146,10 @@ class WaxesController {
         model.addAttribute("view", WaxView.of(account, sheet, course, clock.instant()));
         model.addAttribute("lacking", sheet.lacking());
         model.addAttribute("molds", molds.options(account));
+        model.addAttribute("mades", Options.of(Made.values(), Made::key, Made::label));
+        model.addAttribute("materials", Options.materials());
+        model.addAttribute(
+                "supports", Options.of(Printing.Supports.values(), Printing.Supports::key, Printing.Supports::label));
         model.addAttribute("pieces", pieces.options(account));
         return "wax/wax";
     }
@@ -195,6 +208,15 @@ class WaxesController {
                         ? WaxView.grams(account, course.grams().getAsDouble())
                         : "");
         model.addAttribute("me", account.shownName());
+        model.addAttribute("photos", photos.of(account.studioId(), PhotoStore.Of.WAX, id));
+        model.addAttribute(
+                "burnOpen",
+                sheet.pattern().filter(p -> p.unidentified()).isPresent()
+                        && course.pattern().burn().isEmpty());
+        model.addAttribute("slushed", sheet.pattern().isEmpty());
+        model.addAttribute("repairs", Repair.values());
+        model.addAttribute("does", BurnTest.Does.values());
+        model.addAttribute("burnSteps", BurnTest.STEPS);
         if (!model.containsAttribute("typed")) {
             model.addAttribute("typed", Map.of());
         }
@@ -211,7 +233,7 @@ class WaxesController {
         WaxCourse course = WaxCourse.of(store.events(id));
         String kind = form.getOrDefault("kind", "");
         Map<String, String> fields = new LinkedHashMap<>();
-        String fault = fault(account, row, course, kind, form, fields);
+        String fault = WaxTaps.fault(account, sheet(account, row), course, form, fields);
         if (!fault.isEmpty()) {
             redirect.addFlashAttribute("fault", fault);
             redirect.addFlashAttribute("typed", new LinkedHashMap<>(form));
@@ -227,94 +249,20 @@ class WaxesController {
         return "redirect:/waxes/" + id + "/bench";
     }
 
-    private String fault(
-            Account account,
-            TappedStore.Row row,
-            WaxCourse course,
-            String kind,
-            Map<String, String> form,
-            Map<String, String> fields) {
-        WaxSheet sheet = sheet(account, row);
-        String next = WaxView.next(sheet, course);
-        Fields read = Fields.typed(form, account.units());
-        return switch (kind) {
-            case "pour" ->
-                sheet.slush().isEmpty() || sheet.slush().get().layers().isEmpty()
-                        ? "Nothing is planned to be poured: finish its sheet first."
-                        : next.equals("pour") || next.equals("pulled") ? "" : "It stands full already.";
-            case "out" -> next.equals("out") ? "" : "It does not stand full.";
-            case "pulled" ->
-                course.pulled().isPresent()
-                        ? "It was pulled already."
-                        : course.poured().isPresent() || course.layers().isEmpty() ? "Turn it out first." : "";
-            case "wall" -> measured(read, form, fields, sheet, course);
-            case "weigh" -> number(read, "grams", "grams", Range.MASS, fields);
-            case "check" -> checked(form, fields);
-            case "repair" -> repaired(form, fields);
-            case "sign" -> signed(course, form, fields);
-            default -> "There is no such tap.";
-        };
-    }
-
-    private static String number(Fields read, String path, String into, Range range, Map<String, String> fields) {
-        OptionalDouble value = read.required(path, range);
-        value.ifPresent(v -> fields.put(into, Show.exact(v).replace(",", "")));
-        return read.errors().getOrDefault(path, "");
-    }
-
-    /** What the model has for the time that its layers stood goes with it, without the studio's own factor: it teaches that. */
-    private static String measured(
-            Fields read, Map<String, String> form, Map<String, String> fields, WaxSheet sheet, WaxCourse course) {
-        fields.put("where", OneLine.of(form.getOrDefault("where", "")));
-        double stood = course.layers().stream().mapToDouble(s -> s).sum();
-        sheet.slush().flatMap(Slush::coefficient).filter(c -> stood > 0).ifPresent(c -> {
-            double own = c.inputs().stream()
-                    .filter(f -> f.symbol().equals("own"))
-                    .mapToDouble(Figure::value)
-                    .findFirst()
-                    .orElse(1);
-            double start = sheet.question().orElseThrow().start();
-            double grown = c.value() / own * c.value() / own * stood;
-            fields.put("model", String.format(Locale.ROOT, "%.4f", Math.sqrt(start * start + grown)));
-        });
-        return number(read, "mm", "mm", SlushQuestionReader.WALL, fields);
-    }
-
-    private static String checked(Map<String, String> form, Map<String, String> fields) {
-        Optional<WaxCheck> check = WaxCheck.named(form.getOrDefault("what", ""));
-        String sound = form.getOrDefault("sound", "");
-        if (check.isEmpty() || !sound.equals("yes") && !sound.equals("no")) {
-            return "Choose what was looked at, and whether it is sound.";
+    @PostMapping("/waxes/{id:\\d+}/photo")
+    String photo(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam(required = false) MultipartFile photo,
+            RedirectAttributes redirect)
+            throws IOException {
+        found(account, id);
+        try {
+            photos.keep(account, PhotoStore.Of.WAX, id, Photo.of(photo));
+        } catch (Photo.Unusable e) {
+            redirect.addFlashAttribute("fault", e.getMessage());
         }
-        fields.put("what", check.get().key());
-        fields.put("sound", sound);
-        return "";
-    }
-
-    private static String repaired(Map<String, String> form, Map<String, String> fields) {
-        String what = OneLine.of(form.getOrDefault("what", ""));
-        if (what.isEmpty()) {
-            return "Say what was mended and where.";
-        }
-        fields.put("what", what);
-        fields.put("side", OneLine.of(form.getOrDefault("side", "")));
-        return "";
-    }
-
-    private static String signed(WaxCourse course, Map<String, String> form, Map<String, String> fields) {
-        String name = OneLine.of(form.getOrDefault("name", ""));
-        if (name.length() < 2) {
-            return "A sign-off wants a name.";
-        }
-        if (course.pulled().isEmpty()) {
-            return "It is in its mold still.";
-        }
-        if (course.checks().size() < WaxCheck.values().length
-                || course.checks().values().stream().anyMatch(sound -> !sound)) {
-            return "Not all was looked at and found sound.";
-        }
-        fields.put("name", name);
-        return "";
+        return "redirect:/waxes/" + id + "/bench#photos";
     }
 
     private TappedStore.Row found(Account account, long id) {

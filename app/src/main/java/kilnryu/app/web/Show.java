@@ -101,9 +101,15 @@ public final class Show {
         return units.imperial(Kind.LENGTH)
                 ? new Shown(rounded(Measure.MILLIMETRE.to(Measure.INCH, millimetres), 3), "in")
                 : new Shown(
-                        rounded(millimetres, Math.abs(millimetres) < 99.95 ? 1 : 0)
-                                .replaceAll("\\.0$", ""),
+                        rounded(millimetres, decimals(Math.abs(millimetres)))
+                                .replaceAll("(\\.\\d*?)0+$", "$1")
+                                .replaceAll("\\.$", ""),
                         "mm");
+    }
+
+    /** Tenths of a millimetre; of what is thinner than one, hundredths, and of what is thinner than a tenth, thousandths. */
+    private static int decimals(double millimetres) {
+        return millimetres < 0.0995 ? 3 : millimetres < 0.995 ? 2 : millimetres < 99.95 ? 1 : 0;
     }
 
     private static Shown volume(double cm3, Units units) {

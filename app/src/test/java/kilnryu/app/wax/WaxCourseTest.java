@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.rubber.TappedStore;
+import kilnryu.core.pattern.Made;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.wax.Heated;
 import kilnryu.core.wax.Slush;
@@ -96,6 +97,8 @@ class WaxCourseTest {
     void theMeanWallIsMassOverAreaAndDensity() {
         WaxSheet sheet = new WaxSheet(
                 null,
+                Made.SLUSHED,
+                Optional.empty(),
                 Optional.of(new Slush.Question(
                         Wax.SCULPTURE,
                         OptionalDouble.empty(),
