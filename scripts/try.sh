@@ -134,7 +134,7 @@ echo "an older data folder is backed up and brought up to date; a newer one is r
 expect "Kiln Ryu is at" "$(run start)"
 latest=$(sql "select max(version::int) from flyway_schema_history")
 [ "$latest" = 22 ] || fail "say here how schema $latest is taken back by one"
-sql "drop table wax_pot_event; drop table wax_pot; alter table photo drop column rubber_mold_id; alter table photo drop column wax_id; delete from flyway_schema_history where version = '22'"
+sql "drop table device_pot; drop table wax_pot_event; drop table wax_pot; alter table photo drop column rubber_mold_id; alter table photo drop column wax_id; delete from flyway_schema_history where version = '22'"
 run stop >/dev/null
 expect "backing it up before it is brought to $latest" "$(run start)"
 ls "$KILN_RYU_HOME"/backups/schema-21-*.kiln-ryu >/dev/null

@@ -29,3 +29,14 @@ create table wax_pot_event (
   unique (pot_id, tap)
 );
 create index wax_pot_event_of_account on wax_pot_event (account_id);
+-- Wax of one dewax goes into a pot once.
+create unique index wax_pot_event_of_run on wax_pot_event ((fields ->> 'run')) where fields ->> 'run' <> '';
+
+-- The stand-in for a pot's thermometer and float, so that every node shows the same.
+create table device_pot (
+  pot_id bigint primary key references wax_pot,
+  set_c double precision not null,
+  from_c double precision not null,
+  level_mm double precision not null,
+  since timestamptz not null
+);

@@ -167,7 +167,7 @@ class PatternPagesTest extends AppTest {
         assertThat(tap(at, "window", "what", "belly", "window_g", "much")).isNotEmpty();
         assertThat(tap(at, "window", "what", "belly", "window_g", "6.2 g")).isEmpty();
         assertThat(page(owner, at + "/bench"))
-                .contains("Window 1", "belly, 6.2 g; no gate yet", "Window 1 has no gate");
+                .contains("Window 1", "belly, 6.20 g; no gate yet", "Window 1 has no gate");
         assertThat(tap(at, "window", "what", "back", "gate", "own gate on this tree"))
                 .isEmpty();
         assertThat(page(owner, at + "/bench")).contains("back, not weighed; own gate on this tree");

@@ -7,21 +7,24 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.UUID;
 import kilnryu.app.account.Account;
+import kilnryu.app.pot.PotStore;
 import kilnryu.app.rubber.RubberStore;
 import kilnryu.app.rubber.TappedStore;
 import kilnryu.app.wax.WaxStore;
 import org.springframework.stereotype.Component;
 
-/** The tern's body in rubber, and two waxes pulled from it: one sound, one with a thin wing. */
+/** The tern's body in rubber, two waxes pulled from it, one sound and one with a thin wing, and the pot they were poured from. */
 @Component
 class RubberAndWax {
     private final RubberStore molds;
     private final WaxStore waxes;
+    private final PotStore pots;
     private final Clock clock;
 
-    RubberAndWax(RubberStore molds, WaxStore waxes, Clock clock) {
+    RubberAndWax(RubberStore molds, WaxStore waxes, PotStore pots, Clock clock) {
         this.molds = molds;
         this.waxes = waxes;
+        this.pots = pots;
         this.clock = clock;
     }
 
@@ -50,6 +53,7 @@ class RubberAndWax {
 
     void load(Account account, long piece) {
         long mold = mold(account, piece);
+        long pot = pot(account);
         new Tapping(molds, account, mold)
                 .tap("coat", Duration.ofHours(240), "base", "9.4", "hardener", "0.94")
                 .tap("coat", Duration.ofHours(237), "base", "28.1", "hardener", "2.8")
@@ -59,8 +63,8 @@ class RubberAndWax {
                 .tap("pull", Duration.ofHours(150), "fault", "")
                 .tap("pull", Duration.ofHours(60), "fault", "")
                 .tap("wear", Duration.ofHours(60), "says", "the seam lifts a little at the tail");
-        first(account, piece, mold);
-        second(account, piece, mold);
+        first(account, piece, mold, pot);
+        second(account, piece, mold, pot);
     }
 
     private long mold(Account account, long piece) {
@@ -87,17 +91,34 @@ class RubberAndWax {
         return molds.save(account.studioId(), 0, 0, "Tern, body", sheet).getAsLong();
     }
 
-    private long wax(Account account, long piece, long mold, String name) {
+    private long wax(Account account, long piece, long mold, long pot, String name) {
         Map<String, String> sheet = new LinkedHashMap<>();
         sheet.put("name", name);
         sheet.put("piece", Long.toString(piece));
         sheet.put("mold", Long.toString(mold));
+        sheet.put("pot", Long.toString(pot));
         sheet.put("target_mm", "4 mm");
         sheet.put("layers", "2");
         sheet.put("pour_C", "85 °C");
         sheet.put("mold_C", "20 °C");
         sheet.put("thinnest_mm", "9 mm");
         return waxes.save(account.studioId(), 0, 0, name, sheet).getAsLong();
+    }
+
+    /** Kept at what its waxes are poured at; its stand-in stands 10 cm high. */
+    private long pot(Account account) {
+        Map<String, String> sheet = new LinkedHashMap<>();
+        sheet.put("name", "Pot by the window");
+        sheet.put("keep_C", "75 °C");
+        sheet.put("inside_mm", "240 mm");
+        sheet.put("high_mm", "220 mm");
+        long pot =
+                pots.save(account.studioId(), 0, 0, "Pot by the window", sheet).getAsLong();
+        new Tapping(pots, account, pot)
+                .tap("new", Duration.ofDays(90), "grams", "3000", "what", "brown sculpture wax")
+                .tap("recovered", Duration.ofDays(20), "grams", "900", "times", "1", "what", "from the heron, strained")
+                .tap("taken", Duration.ofHours(60), "grams", "180", "what", "tern, body");
+        return pot;
     }
 
     private Tapping poured(Account account, long wax, Duration ago) {
@@ -110,8 +131,8 @@ class RubberAndWax {
     }
 
     /** Sound, weighed as it was asked, signed off. */
-    private void first(Account account, long piece, long mold) {
-        Tapping at = poured(account, wax(account, piece, mold, "Tern, body, 1"), Duration.ofHours(150));
+    private void first(Account account, long piece, long mold, long pot) {
+        Tapping at = poured(account, wax(account, piece, mold, pot, "Tern, body, 1"), Duration.ofHours(150));
         Duration after = Duration.ofHours(148);
         at.tap("wall", after, "mm", "4.1", "where", "breast", "model", "3.9");
         for (String check :
@@ -122,9 +143,9 @@ class RubberAndWax {
     }
 
     /** Its left wing is thin: found against the light, not mended yet. */
-    private void second(Account account, long piece, long mold) {
+    private void second(Account account, long piece, long mold, long pot) {
         Duration after = Duration.ofHours(58);
-        poured(account, wax(account, piece, mold, "Tern, body, 2"), Duration.ofHours(60))
+        poured(account, wax(account, piece, mold, pot, "Tern, body, 2"), Duration.ofHours(60))
                 .tap("wall", after, "mm", "4", "where", "breast", "model", "3.9")
                 .tap("wall", after, "mm", "1.6", "where", "left wing", "model", "3.9")
                 .tap("check", after, "what", "seam", "sound", "yes")

@@ -13,6 +13,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import kilnryu.app.account.Account;
 import kilnryu.app.web.OneLine;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -117,15 +119,13 @@ public class TappedStore {
 
     /** @return its number; empty when someone else saved in between */
     public OptionalLong save(long studio, long id, int version, String name, Map<String, String> fields) {
-        String columns = String.join(", ", refers.keySet());
-        String values =
-                String.join(", ", refers.keySet().stream().map(c -> ":" + c).toList());
-        String sets = String.join(
-                ", ", refers.keySet().stream().map(c -> c + " = :" + c).toList());
+        String columns = each(c -> ", " + c);
+        String values = each(c -> ", :" + c);
+        String sets = each(c -> ", " + c + " = :" + c);
         JdbcClient.StatementSpec sql = id == 0
-                ? jdbc.sql("insert into " + table + " (studio_id, name, fields, created_at, updated_at, " + columns
-                        + ") values (:studio, :name, :fields::json, :now, :now, " + values + ") returning id")
-                : jdbc.sql("update " + table + " set name = :name, fields = :fields::json, updated_at = :now, " + sets
+                ? jdbc.sql("insert into " + table + " (studio_id, name, fields, created_at, updated_at" + columns
+                        + ") values (:studio, :name, :fields::json, :now, :now" + values + ") returning id")
+                : jdbc.sql("update " + table + " set name = :name, fields = :fields::json, updated_at = :now" + sets
                                 + ", version = version + 1 where studio_id = :studio and id = :id and version = :version"
                                 + " returning id")
                         .param("id", id)
@@ -139,6 +139,10 @@ public class TappedStore {
             sql = sql.param(r.getKey(), text.matches("\\d{1,18}") ? Long.valueOf(text) : null, Types.BIGINT);
         }
         return sql.query(Long.class).optional().map(OptionalLong::of).orElse(OptionalLong.empty());
+    }
+
+    private String each(UnaryOperator<String> column) {
+        return refers.keySet().stream().map(column).collect(Collectors.joining());
     }
 
     public boolean archive(long studio, long id, boolean on) {

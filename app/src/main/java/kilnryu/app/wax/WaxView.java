@@ -23,6 +23,9 @@ import kilnryu.core.wax.Slush;
  *
  * @param clock what runs now; null where none does
  * @param next what is tapped next: pour, out, pulled, or of its wash and cure; empty when there is none
+ * @param bare its mass without wax, in words; empty before
+ * @param coated likewise with wax
+ * @param windows cut and kept, in words
  * @param inHand whether it can be looked over
  * @param mean wall by its mass, in words; empty before it was weighed
  */
@@ -38,7 +41,10 @@ public record WaxView(
         List<CheckLine> checks,
         String stands,
         boolean inHand,
-        List<String> cautions) {
+        List<String> cautions,
+        String bare,
+        String coated,
+        List<String> windows) {
     private static final double FAR = 0.25;
 
     public record LayerLine(int number, String wall, String dwell, String cools, String stood, boolean on) {}
@@ -89,7 +95,14 @@ public record WaxView(
                         .toList(),
                 stands(sheet, course),
                 inHand(sheet, course),
-                sheet.pattern().map(PatternView::cautions).orElse(List.of()));
+                sheet.pattern().map(PatternView::cautions).orElse(List.of()),
+                grams(account, course.pattern().bare()),
+                grams(account, course.pattern().coated()),
+                course.windows().stream()
+                        .map(w -> w.where() + ", "
+                                + (w.grams().isPresent() ? grams(account, w.grams()) : "not weighed") + "; "
+                                + (w.gate().isEmpty() ? "no gate yet" : w.gate()))
+                        .toList());
     }
 
     /** Mass over area and density, mm; empty where one of them is not known. */
@@ -297,6 +310,10 @@ public record WaxView(
                         ? "Its mean wall is not yet judged: a window was not weighed."
                         : "Its mean wall is not yet judged: no area is known."
                 : String.format(Locale.ROOT, "%.1f mm on average", mean.getAsDouble());
+    }
+
+    private static String grams(Account account, OptionalDouble grams) {
+        return grams.isPresent() ? grams(account, grams.getAsDouble()) : "";
     }
 
     static String grams(Account account, double grams) {

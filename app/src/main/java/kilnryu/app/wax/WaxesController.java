@@ -12,12 +12,15 @@ import kilnryu.app.account.Account;
 import kilnryu.app.piece.Photo;
 import kilnryu.app.piece.PhotoStore;
 import kilnryu.app.piece.PieceChoice;
+import kilnryu.app.pot.Pots;
 import kilnryu.app.rubber.RubberMolds;
 import kilnryu.app.rubber.TappedStore;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Options;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.Late;
+import kilnryu.app.web.Show;
+import kilnryu.core.finding.Finding;
 import kilnryu.core.pattern.BurnTest;
 import kilnryu.core.pattern.Made;
 import kilnryu.core.pattern.Printing;
@@ -44,15 +47,23 @@ class WaxesController {
     private final PieceChoice pieces;
     private final WaxSheets sheets;
     private final PhotoStore photos;
+    private final Pots pots;
     private final Clock clock;
 
     WaxesController(
-            WaxStore store, RubberMolds molds, PieceChoice pieces, WaxSheets sheets, PhotoStore photos, Clock clock) {
+            WaxStore store,
+            RubberMolds molds,
+            PieceChoice pieces,
+            WaxSheets sheets,
+            PhotoStore photos,
+            Pots pots,
+            Clock clock) {
         this.store = store;
         this.molds = molds;
         this.pieces = pieces;
         this.sheets = sheets;
         this.photos = photos;
+        this.pots = pots;
         this.clock = clock;
     }
 
@@ -89,7 +100,36 @@ class WaxesController {
                 store.list(account.studioId(), archived, MOST).stream()
                         .map(r -> listed(account, r, archived))
                         .toList());
+        model.addAttribute(
+                "pots",
+                pots.now(account).stream()
+                        .map(p -> new Listed(
+                                "/waxes/pots/" + p.row().id(),
+                                p.row().name(),
+                                Show.celsius(p.reading().celsius(), account.units()),
+                                p.findings().stream()
+                                        .findFirst()
+                                        .map(Finding::message)
+                                        .orElse("")))
+                        .toList());
         return "wax/waxes";
+    }
+
+    /** How warm its pot is, where one is named and more is to be poured. */
+    private void pot(Account account, TappedStore.Row row, WaxCourse course, Model model) {
+        Optional<Pots.Now> pot =
+                row.number("pot").filter(p -> course.pulled().isEmpty()).flatMap(p -> pots.now(account, p));
+        model.addAttribute("pot", pot.orElse(null));
+        model.addAttribute("potStop", pot.flatMap(Pots.Now::stop).isPresent());
+        model.addAttribute(
+                "potSays",
+                pot.map(p -> Show.celsius(p.reading().celsius(), account.units()))
+                        .orElse(""));
+        model.addAttribute(
+                "potFound",
+                pot.flatMap(p -> p.findings().stream().findFirst())
+                        .map(Finding::message)
+                        .orElse(""));
     }
 
     private Listed listed(Account account, TappedStore.Row row, boolean archived) {
@@ -146,6 +186,7 @@ class WaxesController {
         model.addAttribute("view", WaxView.of(account, sheet, course, clock.instant()));
         model.addAttribute("lacking", sheet.lacking());
         model.addAttribute("molds", molds.options(account));
+        model.addAttribute("pots", pots.options(account));
         model.addAttribute("mades", Options.of(Made.values(), Made::key, Made::label));
         model.addAttribute("materials", Options.materials());
         model.addAttribute(
@@ -208,6 +249,7 @@ class WaxesController {
                         ? WaxView.grams(account, course.grams().getAsDouble())
                         : "");
         model.addAttribute("me", account.shownName());
+        pot(account, row, course, model);
         model.addAttribute("photos", photos.of(account.studioId(), PhotoStore.Of.WAX, id));
         model.addAttribute(
                 "burnOpen",
@@ -234,6 +276,13 @@ class WaxesController {
         String kind = form.getOrDefault("kind", "");
         Map<String, String> fields = new LinkedHashMap<>();
         String fault = WaxTaps.fault(account, sheet(account, row), course, form, fields);
+        if (fault.isEmpty() && kind.equals("pour")) {
+            fault = row.number("pot")
+                    .flatMap(p -> pots.now(account, p))
+                    .flatMap(Pots.Now::stop)
+                    .map(f -> f.message() + " " + f.remedy())
+                    .orElse("");
+        }
         if (!fault.isEmpty()) {
             redirect.addFlashAttribute("fault", fault);
             redirect.addFlashAttribute("typed", new LinkedHashMap<>(form));
