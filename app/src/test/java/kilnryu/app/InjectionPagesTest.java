@@ -206,4 +206,89 @@ class InjectionPagesTest extends AppTest {
         send(owner, at + "/archive", Map.of());
         assertThat(page(owner, "/waxes/rounds")).doesNotContain("Limpets, Tuesday");
     }
+
+    private String use(String at, String count) throws Exception {
+        return String.valueOf(mvc.perform(post(at + "/tap")
+                        .param("kind", "use")
+                        .param("count", count)
+                        .with(as(owner))
+                        .with(csrf()))
+                .andReturn()
+                .getFlashMap()
+                .getOrDefault("fault", ""));
+    }
+
+    private void shot(String at, String mold, String fault) throws Exception {
+        assertThat(tap(at, mold, "inject", "")).isEmpty();
+        passed(at, 130);
+        assertThat(tap(at, mold, "pull", fault)).isEmpty();
+    }
+
+    /** A gate of 2 mm in rubber at 22 C: (2 / 0.32)^2 = 39 s. */
+    @Test
+    void pressureAndHoldAreJudged() throws Exception {
+        Map<String, String> sheet = round(1);
+        assertThat(page(owner, saved(sheet)))
+                .contains("Not yet judged:", "its pressure, whether it is held until its gate is set.");
+        sheet.put("pressure", "1.5 bar");
+        sheet.put("hold", "30 s");
+        sheet.put("gate_mm", "2 mm");
+        assertThat(page(owner, saved(sheet)))
+                .contains("hold until its gate is set", "It is held 30 s; its gate is set after 40 s.")
+                .contains("1.5 bar is much for a mold of rubber.")
+                .doesNotContain("Not yet judged");
+        sheet.put("molds[k1].of", "metal");
+        assertThat(page(owner, saved(sheet))).doesNotContain("is much for a mold");
+        sheet.put("pressure", "much");
+        sheet.put("hold", "a breath");
+        assertThat(page(owner, saved(sheet))).contains("Not yet judged");
+    }
+
+    /** One good and three with bubbles of the first mold, over two rounds; a good one of the second. */
+    @Test
+    void rejectsOfAMoldAreCountedOverItsRounds() throws Exception {
+        String first = saved(round(2));
+        shot(first, "k1", "bubble");
+        shot(first, "k1", "");
+        shot(first, "k2", "");
+        assertThat(page(owner, "/waxes/rounds"))
+                .contains("1 of 2, 50 %", "0 of 1, 0 %")
+                .doesNotContain("nozzle seated");
+        String second = saved(round(1));
+        shot(second, "k1", "bubble");
+        shot(second, "k1", "bubble");
+        assertThat(page(owner, "/waxes/rounds")).contains("3 of 4, 75 %", "bubble 3", "nozzle seated");
+        send(owner, first + "/archive", Map.of());
+        assertThat(page(owner, "/waxes/rounds")).contains("3 of 4, 75 %");
+    }
+
+    @Test
+    void patternsGoFromTheShelfToATree() throws Exception {
+        String at = saved(round(1));
+        assertThat(use(at, "1")).isEqualTo("Say how many of the 0 on the shelf go to a tree.");
+        shot(at, "k1", "");
+        passed(at, 2 * 24 * 3600);
+        shot(at, "k1", "");
+        assertThat(bench(at)).contains("2 on the shelf of 2 wanted, the oldest 2 days old.");
+        assertThat(use(at, "one")).startsWith("Say how many");
+        assertThat(use(at, "1")).isEmpty();
+        assertThat(bench(at)).contains("1 on the shelf, 1 on trees, of 2 wanted, the oldest of today.");
+        assertThat(use(at, "1")).isEmpty();
+        assertThat(bench(at)).contains("None on the shelf: 2 of 2 wanted went to trees.");
+    }
+
+    @Test
+    void whatItsPieceAsksIsCountedOverAllRounds() throws Exception {
+        MockHttpServletResponse piece =
+                send(owner, "/pieces/0", Map.of("version", "0", "name", "Limpet", "count", "3"));
+        Map<String, String> sheet = round(1);
+        sheet.put("piece", piece.getRedirectedUrl().replaceAll("^/pieces/(\\d+).*", "$1"));
+        String one = saved(sheet);
+        String two = saved(sheet);
+        shot(one, "k1", "");
+        shot(two, "k1", "");
+        assertThat(bench(one)).contains("Of its piece 3 are wanted: 2 good in all its rounds, 1 to make.");
+        shot(two, "k1", "");
+        assertThat(bench(two)).contains("3 good in all its rounds, none to make.");
+    }
 }

@@ -3,9 +3,13 @@ package kilnryu.app.injection;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.OptionalLong;
+import java.util.stream.Stream;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.piece.PieceChoice;
@@ -16,6 +20,9 @@ import kilnryu.app.sheet.SheetForm.Option;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Late;
+import kilnryu.core.sum.Figure;
+import kilnryu.core.wax.InjectionFault;
+import kilnryu.core.wax.Pressing;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -32,7 +39,6 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class InjectionController {
     private static final int LINES = 5;
     private static final int MOST = 200;
-    private static final List<String> FAULTS = List.of("short", "bubble", "sink", "flash", "broken");
 
     private final InjectionStore store;
     private final PieceChoice pieces;
@@ -51,18 +57,30 @@ class InjectionController {
 
     @GetMapping("/waxes/rounds")
     String list(@AuthenticationPrincipal Account account, Model model) {
+        long studio = account.studioId();
+        Map<Long, List<TappedStore.Event>> events = store.allEvents(studio, false);
+        List<TappedStore.Row> rounds = store.list(studio, false, MOST);
         model.addAttribute(
                 "rounds",
-                store.list(account.studioId(), false, MOST).stream()
+                rounds.stream()
                         .map(r -> new Listed(
                                 r.id(),
                                 r.name(),
                                 InjectionView.of(
                                                 sheet(account, r.fields()),
-                                                InjectionCourse.of(store.events(r.id())),
+                                                InjectionCourse.of(events.getOrDefault(r.id(), List.of())),
                                                 clock.instant())
                                         .shelf()))
                         .toList());
+        // a mold's past does not end where its round is archived
+        Map<Long, List<TappedStore.Event>> all = new HashMap<>(events);
+        all.putAll(store.allEvents(studio, true));
+        model.addAttribute(
+                "rates",
+                InjectionRates.of(
+                        Stream.concat(rounds.stream(), store.list(studio, true, MOST).stream())
+                                .toList(),
+                        all));
         return "injection/rounds";
     }
 
@@ -98,7 +116,10 @@ class InjectionController {
                 sheet.fields().lines("molds", Math.max(1, LINES - sheet.keys().size())));
         model.addAttribute("lacking", sheet.lacking());
         model.addAttribute("view", InjectionView.of(sheet, InjectionCourse.of(List.of()), clock.instant()));
-        model.addAttribute("figures", sheet.settings().stream().map(views::of).toList());
+        List<Figure> figures = new ArrayList<>(sheet.settings());
+        sheet.pressing().flatMap(Pressing::hold).ifPresent(figures::add);
+        model.addAttribute("figures", figures.stream().map(views::of).toList());
+        model.addAttribute("unknown", sheet.pressing().map(Pressing::unknown).orElse(List.of()));
         model.addAttribute(
                 "findings",
                 sheet.findings().all().stream()
@@ -155,7 +176,8 @@ class InjectionController {
         model.addAttribute("id", id);
         model.addAttribute("name", row.name());
         model.addAttribute("lacking", sheet.lacking());
-        model.addAttribute("faults", FAULTS);
+        model.addAttribute("faults", InjectionFault.values());
+        model.addAttribute("need", need(account, row));
         model.addAttribute("view", InjectionView.of(sheet, InjectionCourse.of(store.events(id)), clock.instant()));
         return "injection/bench";
     }
@@ -173,6 +195,9 @@ class InjectionController {
         String kind = form.getOrDefault("kind", "");
         String fault = form.getOrDefault("fault", "");
         Instant now = clock.instant();
+        if (kind.equals("use")) {
+            return used(account, row, events, form, redirect);
+        }
         String word = word(sheet, InjectionCourse.of(events), new Tap(mold, kind, fault), now);
         if (!word.isEmpty()) {
             redirect.addFlashAttribute("fault", word);
@@ -194,6 +219,49 @@ class InjectionController {
         return "redirect:/waxes/rounds/" + id + "/bench";
     }
 
+    /** Patterns go to a tree: no more than there are. */
+    private String used(
+            Account account,
+            TappedStore.Row row,
+            List<TappedStore.Event> events,
+            Map<String, String> form,
+            RedirectAttributes redirect) {
+        String bench = "/waxes/rounds/" + row.id() + "/bench";
+        String count = form.getOrDefault("count", "").strip();
+        int shelf = InjectionCourse.of(events).shelf().size();
+        if (!count.matches("[1-9]\\d{0,3}") || Integer.parseInt(count) > shelf) {
+            redirect.addFlashAttribute("fault", "Say how many of the " + shelf + " on the shelf go to a tree.");
+            return "redirect:" + bench;
+        }
+        if (!store.tap(
+                account,
+                row.id(),
+                TappedStore.key(form),
+                "use",
+                Map.of("count", count),
+                events.size(),
+                clock.instant())) {
+            throw new Late("Nothing was logged: somebody tapped in between. Look, then tap again.", bench);
+        }
+        return "redirect:" + bench;
+    }
+
+    /** What its piece asks of all its rounds together; empty where its piece does not say how many are wanted. */
+    private String need(Account account, TappedStore.Row row) {
+        OptionalInt wanted = pieces.wanted(account, row.text("piece"));
+        if (wanted.isEmpty()) {
+            return "";
+        }
+        Map<Long, List<TappedStore.Event>> events = new HashMap<>(store.allEvents(account.studioId(), false));
+        int good = store.by(account.studioId(), "piece_id", Long.parseLong(row.text("piece"))).stream()
+                .mapToInt(r -> InjectionCourse.of(events.getOrDefault(r.id(), List.of()))
+                        .good())
+                .sum();
+        int left = wanted.getAsInt() - good;
+        return "Of its piece " + wanted.getAsInt() + " are wanted: " + good + " good in all its rounds, "
+                + (left > 0 ? left + " to make." : left == 0 ? "none to make." : -left + " to spare.");
+    }
+
     private record Tap(String mold, String kind, String fault) {}
 
     /** Why a tap does not fit; empty where it does. */
@@ -209,7 +277,7 @@ class InjectionController {
                 if (s.injected().isEmpty()) {
                     yield "It is open: there is nothing in it.";
                 }
-                if (!tap.fault.isEmpty() && !FAULTS.contains(tap.fault)) {
+                if (!tap.fault.isEmpty() && InjectionFault.named(tap.fault).isEmpty()) {
                     yield "Choose what is wrong with it.";
                 }
                 double left = sheet.molds().get(at).setting()

@@ -9,8 +9,8 @@ import java.util.Optional;
 import java.util.TreeMap;
 import kilnryu.app.rubber.TappedStore;
 
-/** How the molds of a round stand, by their keys. */
-record InjectionCourse(Map<String, Standing> molds, int turn) {
+/** How the molds of a round stand, by their keys. @param used patterns that went to a tree, the oldest first */
+record InjectionCourse(Map<String, Standing> molds, int turn, int used) {
 
     /**
      * @param injected when wax went in; empty while it is open
@@ -33,6 +33,7 @@ record InjectionCourse(Map<String, Standing> molds, int turn) {
     static InjectionCourse of(List<TappedStore.Event> events) {
         Map<String, Standing> molds = new LinkedHashMap<>();
         int turn = 0;
+        int used = 0;
         for (TappedStore.Event e : events) {
             String mold = e.fields().getOrDefault("mold", "");
             Standing s = molds.getOrDefault(mold, Standing.NEW);
@@ -40,9 +41,11 @@ record InjectionCourse(Map<String, Standing> molds, int turn) {
                 molds.put(mold, new Standing(Optional.of(e.at()), s.good, s.rejects, ++turn));
             } else if (e.kind().equals("pull")) {
                 molds.put(mold, pulled(s, e));
+            } else if (e.kind().equals("use")) {
+                used += (int) e.number("count");
             }
         }
-        return new InjectionCourse(molds, turn);
+        return new InjectionCourse(molds, turn, used);
     }
 
     private static Standing pulled(Standing s, TappedStore.Event e) {
@@ -55,6 +58,19 @@ record InjectionCourse(Map<String, Standing> molds, int turn) {
             rejects.merge(fault, 1, Integer::sum);
         }
         return new Standing(Optional.empty(), List.copyOf(good), rejects, s.last);
+    }
+
+    /** Good patterns that are still there, the oldest first. */
+    List<Instant> shelf() {
+        return molds.values().stream()
+                .flatMap(s -> s.good.stream())
+                .sorted()
+                .skip(used)
+                .toList();
+    }
+
+    int good() {
+        return molds.values().stream().mapToInt(s -> s.good.size()).sum();
     }
 
     Standing at(String key) {

@@ -19,6 +19,7 @@ import kilnryu.core.sum.Figure;
 import kilnryu.core.wax.Heated;
 import kilnryu.core.wax.Injection;
 import kilnryu.core.wax.InjectionRound;
+import kilnryu.core.wax.Pressing;
 import kilnryu.core.wax.Wax;
 
 /**
@@ -26,12 +27,14 @@ import kilnryu.core.wax.Wax;
  *
  * @param molds in their turn; empty while something is lacking
  * @param settings of each mold, how long it sets
+ * @param pressing how hard and how long it is pressed, of the mold that sets slowest; empty while there is none
  */
 public record InjectionSheet(
         Fields fields,
         List<String> keys,
         List<InjectionRound.Mold> molds,
         List<Figure> settings,
+        Optional<Pressing> pressing,
         Findings findings,
         List<String> lacking) {
     private static final int LONGEST = 80;
@@ -45,16 +48,18 @@ public record InjectionSheet(
         Map<String, String> filled = new LinkedHashMap<>(typed);
         filled.entrySet()
                 .removeIf(e -> e.getKey().startsWith("molds[") && e.getValue().isBlank());
+        words(filled);
         Fields fields = Fields.typed(filled, account.units());
         if (fields.text("name", LONGEST).isEmpty()) {
             fields.missing("name", "Give the round a name.");
         }
         fields.text("piece", 20);
-        fields.text("pressure", 40);
-        fields.text("hold", 40);
         fields.text("note", 300);
         OptionalDouble wax = fields.quantity("wax_C", SlushQuestionReader.WAX_C);
         OptionalDouble moldC = fields.quantity("mold_C", SlushQuestionReader.MOLD_C);
+        OptionalDouble bar = fields.quantity("pressure", Range.PRESSURE);
+        OptionalDouble hold = fields.quantity("hold", SECONDS);
+        OptionalDouble gate = fields.quantity("gate_mm", THICK);
         double inject = fields.quantity("inject_s", SECONDS).orElse(INJECT_S);
         double pull = fields.quantity("pull_s", SECONDS).orElse(PULL_S);
         List<String> keys = fields.keys("molds");
@@ -76,14 +81,29 @@ public record InjectionSheet(
             reading.mold(key, wax, moldC);
         }
         reading.lacking.forEach(l -> lacking.put(l, l));
+        Pressing pressing = Pressing.of(
+                new Pressing.Question(reading.rubber, bar, hold, gate, Optional.ofNullable(reading.slowest)));
+        reading.found.addAll(pressing.findings().all());
         boolean whole = lacking.isEmpty() && !fields.hasErrors() && reading.molds.size() == keys.size();
         return new InjectionSheet(
                 fields,
                 keys,
                 whole ? List.copyOf(reading.molds) : List.of(),
                 whole ? List.copyOf(reading.settings) : List.of(),
+                Optional.of(pressing).filter(p -> !reading.molds.isEmpty()),
                 new Findings(reading.found),
                 List.copyOf(lacking.values()));
+    }
+
+    /** Rounds of before said pressure and hold in words: what is no number of them is left in the note. */
+    private static void words(Map<String, String> filled) {
+        for (String path : List.of("pressure", "hold")) {
+            String said = filled.getOrDefault(path, "");
+            if (!said.isBlank() && said.chars().noneMatch(Character::isDigit)) {
+                filled.remove(path);
+                filled.merge("note", path + ": " + said, (note, more) -> note + "; " + more);
+            }
+        }
     }
 
     /** What is gathered on the way. */
@@ -96,6 +116,10 @@ public record InjectionSheet(
         final List<Figure> settings = new ArrayList<>();
         final List<Finding> found = new ArrayList<>();
         final List<String> lacking = new ArrayList<>();
+        /** Of the mold in which a wall grows most slowly. */
+        Figure slowest;
+
+        boolean rubber;
 
         Reading(Fields fields, Factors factors, double inject, double pull) {
             this.fields = fields;
@@ -132,6 +156,10 @@ public record InjectionSheet(
                         .filter(f -> found.stream().noneMatch(g -> g.id().equals(f.id())))
                         .forEach(found::add);
                 settings.add(set.setting());
+                rubber |= of.orElse(Heated.SILICONE).equals(Heated.SILICONE);
+                if (slowest == null || set.coefficient().value() < slowest.value()) {
+                    slowest = set.coefficient();
+                }
                 molds.add(new InjectionRound.Mold(name, inject, set.setting().value(), pull, wanted.orElse(1)));
             } catch (Injection.NeverFreezes e) {
                 fields.error("mold_C", e.getMessage());

@@ -147,18 +147,20 @@ public record InjectionView(List<Tile> tiles, String says, String line, String f
     }
 
     private static String shelf(InjectionSheet sheet, InjectionCourse course, Instant now) {
-        List<Instant> good = new ArrayList<>();
-        sheet.keys().forEach(k -> good.addAll(course.at(k).good()));
+        List<Instant> good = course.shelf();
         int wanted =
                 sheet.molds().stream().mapToInt(InjectionRound.Mold::wanted).sum();
         if (good.isEmpty()) {
-            return "No pattern on the shelf yet; " + wanted + " are wanted.";
+            return course.good() == 0
+                    ? "No pattern on the shelf yet; " + wanted + " are wanted."
+                    : "None on the shelf: " + course.good() + " of " + wanted + " wanted went to trees.";
         }
         long days = good.stream()
                 .mapToLong(g -> Duration.between(g, now).toDays())
                 .max()
                 .orElse(0);
-        return good.size() + " on the shelf of " + wanted + " wanted, the oldest "
+        String trees = course.used() > 0 ? ", " + course.used() + " on trees, of " : " of ";
+        return good.size() + " on the shelf" + trees + wanted + " wanted, the oldest "
                 + (days == 0 ? "of today" : days == 1 ? "1 day old" : days + " days old") + ".";
     }
 

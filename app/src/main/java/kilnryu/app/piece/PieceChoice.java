@@ -3,6 +3,7 @@ package kilnryu.app.piece;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalInt;
 import kilnryu.app.account.Account;
 import kilnryu.app.sheet.SheetForm.Option;
 import org.springframework.stereotype.Component;
@@ -22,6 +23,17 @@ public class PieceChoice {
         return pieces.list(account.studioId(), false, "", MOST).stream()
                 .map(p -> new Option(Long.toString(p.id()), p.name()))
                 .toList();
+    }
+
+    /** How many castings of a piece are wanted; empty where there is none, or it does not say. */
+    public OptionalInt wanted(Account account, String piece) {
+        return piece.matches("\\d{1,18}")
+                ? pieces.find(account.studioId(), Long.parseLong(piece))
+                        .map(p -> p.fields().getOrDefault("count", ""))
+                        .filter(c -> c.matches("\\d{1,6}"))
+                        .map(c -> OptionalInt.of(Integer.parseInt(c)))
+                        .orElse(OptionalInt.empty())
+                : OptionalInt.empty();
     }
 
     /** The same without a piece that is none of this studio. */

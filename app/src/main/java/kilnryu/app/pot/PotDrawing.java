@@ -8,10 +8,10 @@ import kilnryu.core.wax.Wax;
 
 /** A pot cut open: how high the wax stands, to where it may be filled, how warm it is. */
 final class PotDrawing {
-    private static final double WIDE = 380;
+    private static final double WIDE = 420;
     private static final double HIGH = 240;
-    private static final double LEFT = 60;
-    private static final double RIGHT = 240;
+    private static final double LEFT = 78;
+    private static final double RIGHT = 250;
     private static final double TOP = 24;
     private static final double FLOOR = 216;
     private static final double FULL = 0.85;
@@ -52,16 +52,16 @@ final class PotDrawing {
             svg.text(LEFT + 6, full - 5, "full", "font-size=\"13\" fill=\"" + Svg.OXIDE + "\"");
         }
         svg.text(
-                (LEFT + RIGHT) / 2,
-                Math.min(FLOOR - 8, surface + 20),
+                LEFT - 10,
+                Math.max(TOP + 10, surface + 5),
                 String.format(Locale.ROOT, "%.0f mm", reading.levelMm()),
-                "font-size=\"14\" text-anchor=\"middle\" fill=\"" + Svg.INK + "\"");
+                "font-size=\"14\" text-anchor=\"end\" fill=\"" + Svg.INK + "\"");
         thermometer(svg, reading.celsius(), smokes);
         return svg.done();
     }
 
     private static void thermometer(Svg svg, double celsius, boolean smokes) {
-        double x = 290;
+        double x = 318;
         svg.rect(x, TOP, 10, FLOOR - TOP, "fill=\"none\" stroke=\"" + Svg.FAINT_INK + "\"");
         double y = at(celsius);
         svg.rect(x, y, 10, FLOOR - y, "fill=\"" + (smokes ? Svg.OXIDE : Svg.OCHRE) + "\"");

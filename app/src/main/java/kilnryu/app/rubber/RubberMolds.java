@@ -51,7 +51,7 @@ public class RubberMolds {
     }
 
     public Optional<Mold> find(Account account, long id) {
-        return store.find(account.studioId(), id).map(r -> mold(account, r));
+        return store.find(account.studioId(), id).map(r -> mold(account, r, store.events(id)));
     }
 
     public List<Mold> list(Account account, boolean archived) {
@@ -59,8 +59,9 @@ public class RubberMolds {
     }
 
     public List<Mold> list(Account account, boolean archived, int most) {
+        Map<Long, List<TappedStore.Event>> events = store.allEvents(account.studioId(), archived);
         return store.list(account.studioId(), archived, most).stream()
-                .map(r -> mold(account, r))
+                .map(r -> mold(account, r, events.getOrDefault(r.id(), List.of())))
                 .toList();
     }
 
@@ -71,8 +72,8 @@ public class RubberMolds {
                 .toList();
     }
 
-    private Mold mold(Account account, TappedStore.Row row) {
+    private Mold mold(Account account, TappedStore.Row row, List<TappedStore.Event> events) {
         RubberSheet sheet = sheet(account, row.fields());
-        return new Mold(row, sheet, RubberCourse.of(store.events(row.id()), sheet.cure()));
+        return new Mold(row, sheet, RubberCourse.of(events, sheet.cure()));
     }
 }

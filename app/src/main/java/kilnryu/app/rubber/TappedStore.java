@@ -7,6 +7,8 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -159,13 +161,31 @@ public class TappedStore {
         return jdbc.sql("select e.*, a.shown_name from " + events + " e join account a on a.id = e.account_id where e."
                         + key + " = :id order by e.tapped_at, e.id")
                 .param("id", id)
-                .query((rs, n) -> new Event(
-                        rs.getLong("id"),
-                        rs.getString("kind"),
-                        json.readValue(rs.getString("fields"), TEXTS),
-                        rs.getTimestamp("tapped_at").toInstant(),
-                        rs.getString("shown_name")))
+                .query((rs, n) -> event(rs))
                 .list();
+    }
+
+    /** Of all sheets of a studio that are in use, or archived, in one question: by the number of the sheet. */
+    public Map<Long, List<Event>> allEvents(long studio, boolean archived) {
+        Map<Long, List<Event>> all = new HashMap<>();
+        jdbc.sql("select e.*, a.shown_name from " + events + " e join account a on a.id = e.account_id join " + table
+                        + " s on s.id = e." + key
+                        + " where s.studio_id = :studio and s.archived = :archived order by e.tapped_at, e.id")
+                .param("studio", studio)
+                .param("archived", archived)
+                .query(rs -> {
+                    all.computeIfAbsent(rs.getLong(key), k -> new ArrayList<>()).add(event(rs));
+                });
+        return all;
+    }
+
+    private Event event(ResultSet rs) throws SQLException {
+        return new Event(
+                rs.getLong("id"),
+                rs.getString("kind"),
+                json.readValue(rs.getString("fields"), TEXTS),
+                rs.getTimestamp("tapped_at").toInstant(),
+                rs.getString("shown_name"));
     }
 
     /**

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import kilnryu.app.account.Account;
 import kilnryu.app.rubber.RubberMolds;
@@ -39,8 +40,10 @@ class WaxDay implements Day.Source {
         List<Task> tasks = new ArrayList<>();
         List<Waiting> waiting = new ArrayList<>();
         molds.list(account, false, MOST).forEach(m -> mold(m, window, tasks, waiting));
+        Map<Long, List<TappedStore.Event>> events = waxes.allEvents(account.studioId(), false);
         for (TappedStore.Row row : waxes.list(account.studioId(), false, MOST)) {
-            wax(account, row, window, tasks, waiting);
+            WaxCourse course = WaxCourse.of(events.getOrDefault(row.id(), List.of()));
+            wax(account, row, course, new Duties(window, tasks, waiting));
         }
         return new Day(List.of(), tasks, waiting, false);
     }
@@ -82,8 +85,13 @@ class WaxDay implements Day.Source {
                 address));
     }
 
-    private void wax(Account account, TappedStore.Row row, Window window, List<Task> tasks, List<Waiting> waiting) {
-        WaxCourse course = WaxCourse.of(waxes.events(row.id()));
+    /** What is gathered for a day. */
+    private record Duties(Window window, List<Task> tasks, List<Waiting> waiting) {}
+
+    private void wax(Account account, TappedStore.Row row, WaxCourse course, Duties day) {
+        Window window = day.window;
+        List<Task> tasks = day.tasks;
+        List<Waiting> waiting = day.waiting;
         String address = "/waxes/" + row.id() + "/bench";
         if (course.poured().isPresent()) {
             Instant out = sheets.of(account, row.fields(), row.createdAt())

@@ -95,10 +95,11 @@ class WaxesController {
                                                 ? ""
                                                 : ", lies " + m.row().text("lies"))))
                         .toList());
+        Map<Long, List<TappedStore.Event>> events = store.allEvents(account.studioId(), archived);
         model.addAttribute(
                 "waxes",
                 store.list(account.studioId(), archived, MOST).stream()
-                        .map(r -> listed(account, r, archived))
+                        .map(r -> listed(account, r, WaxCourse.of(events.getOrDefault(r.id(), List.of())), archived))
                         .toList());
         model.addAttribute(
                 "pots",
@@ -132,8 +133,7 @@ class WaxesController {
                         .orElse(""));
     }
 
-    private Listed listed(Account account, TappedStore.Row row, boolean archived) {
-        WaxCourse course = WaxCourse.of(store.events(row.id()));
+    private Listed listed(Account account, TappedStore.Row row, WaxCourse course, boolean archived) {
         WaxSheet sheet = sheet(account, row);
         return new Listed(
                 "/waxes/" + row.id() + (archived ? "" : "/bench"),

@@ -16,8 +16,9 @@ import kilnryu.core.sum.Mark;
  * How long an injected pattern stays in its mold until the middle of its thickest place is set (handbook 27).
  *
  * @param setting s from the injection until it may be pulled
+ * @param coefficient wall in the first second, mm for the root of a second
  */
-public record Injection(Figure setting, Findings findings) {
+public record Injection(Figure setting, Figure coefficient, Findings findings) {
     private static final Formula SETTING = Formula.of("1.3 * (thick / (2 * coefficient))^2");
     private static final double MOST_WARM = 10;
 
@@ -79,6 +80,7 @@ public record Injection(Figure setting, Findings findings) {
                                 Figure.given(
                                         "thick", "thickest place", q.thickestMm, Measure.MILLIMETRE, Known.CHOSEN, 0),
                                 coefficient),
+                coefficient,
                 new Findings(found));
     }
 
