@@ -1,6 +1,9 @@
 package kilnryu.app;
 
+import static kilnryu.app.Studio.as;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -82,5 +85,58 @@ class RubberOpeningTest extends AppTest {
             assertThat(PieceOpenings.Way.named(way.key())).contains(way);
         }
         assertThat(PieceOpenings.Way.named("moon")).isEmpty();
+    }
+
+    private String draw(String mold, String kind, String... fields) throws Exception {
+        var request = post(mold + "/tap").with(as(owner)).with(csrf()).param("kind", kind);
+        for (int i = 0; i < fields.length; i += 2) {
+            request.param(fields[i], fields[i + 1]);
+        }
+        var result = mvc.perform(request).andReturn();
+        assertThat(result.getResponse().getRedirectedUrl()).isEqualTo(mold + "?tool=" + kind + "#parting");
+        return String.valueOf(result.getFlashMap().getOrDefault("fault", ""));
+    }
+
+    /** Seen from above 30 x 10 mm in a picture of 460 px with an edge of 34: its left rim at 0.0739, its right at 0.9261. */
+    @Test
+    void aPartingIsDrawnWithAFinger() throws Exception {
+        String at = mold(piece(MeshFiles.twoBoxes(20)));
+        assertThat(page(owner, at))
+                .contains("Not yet judged:", "where it parts, where its wax goes in, how its parts are called.");
+        assertThat(draw(at, "begin", "x", "0.0739", "y", "0.5")).isEmpty();
+        assertThat(draw(at, "line", "x", "0.9261", "y", "0.5")).isEmpty();
+        // 30 mm: half a key's distance, 9 cm2 of flange at 30 mm, and 2 x 9 x 0.56 x 1.15 = 11.6 g
+        assertThat(page(owner, at))
+                .contains("parting lines", "<b>30</b><i>mm</i>", "<b>9.00</b>", "<b>11.6</b>")
+                .contains("1 keys");
+        assertThat(draw(at, "spout", "x", "0.5", "y", "0.1")).isEmpty();
+        assertThat(draw(at, "part", "x", "0.3", "y", "0.5")).isEqualTo("Say how the part is called, then touch it.");
+        assertThat(draw(at, "part", "x", "0.3", "y", "0.5", "name", "front shell"))
+                .isEmpty();
+        assertThat(page(owner, at))
+                .contains("front shell", "1 part is named; its undercuts ask for 2.")
+                .doesNotContain("Not yet judged:</b> <span>where");
+        assertThat(draw(at, "part", "x", "0.7", "y", "0.5", "name", "back shell"))
+                .isEmpty();
+        assertThat(page(owner, at)).doesNotContain("its undercuts ask for");
+        assertThat(draw(at, "undraw")).isEmpty();
+        assertThat(page(owner, at)).contains("its undercuts ask for 2.").doesNotContain("back shell");
+        assertThat(draw(at, "line", "x", "aside", "y", "0.5")).isEqualTo("Touch the outline where it is to be.");
+    }
+
+    /** Two squares of 10 mm: 80 mm round both, drawn by cells of 0.2 mm. */
+    @Test
+    void theWholeOutlineMayBeItsLine() throws Exception {
+        String at = mold(piece(MeshFiles.twoBoxes(20)));
+        assertThat(draw(at, "undraw")).isEqualTo("Nothing is drawn.");
+        assertThat(draw(at, "outline")).isEmpty();
+        assertThat(page(owner, at)).containsPattern("parting lines</span><b>(79|80)(\\.\\d)?</b>");
+    }
+
+    @Test
+    void whereThereIsNoMeshNothingIsDrawn() throws Exception {
+        String at = mold(piece(MeshFiles.box(10, 20, 30, 11)));
+        assertThat(draw(at, "outline")).startsWith("There is no outline to draw on");
+        assertThat(page(owner, at)).doesNotContain("h-parting");
     }
 }

@@ -63,8 +63,19 @@ class RubberAndWax {
                 .tap("pull", Duration.ofHours(150), "fault", "")
                 .tap("pull", Duration.ofHours(60), "fault", "")
                 .tap("wear", Duration.ofHours(60), "says", "the seam lifts a little at the tail");
+        parted(account, mold);
         first(account, piece, mold, pot);
         second(account, piece, mold, pot);
+    }
+
+    /** Round its whole outline, a spout at the tail, a part for each side. */
+    private void parted(Account account, long mold) {
+        Duration before = Duration.ofHours(260);
+        new Tapping(molds, account, mold)
+                .tap("outline", before)
+                .tap("spout", before.minusMinutes(1), "x", "0.5", "y", "1")
+                .tap("part", before.minusMinutes(2), "x", "0.5", "y", "0.7", "name", "front")
+                .tap("part", before.minusMinutes(3), "x", "0.5", "y", "0.3", "name", "back, behind");
     }
 
     private long mold(Account account, long piece) {

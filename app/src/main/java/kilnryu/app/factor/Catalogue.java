@@ -23,6 +23,7 @@ import kilnryu.core.piece.Split;
 import kilnryu.core.pour.PourCrew;
 import kilnryu.core.rubber.Material;
 import kilnryu.core.rubber.RubberMold;
+import kilnryu.core.rubber.Vulcanising;
 import kilnryu.core.shell.Coat;
 import kilnryu.core.shell.Dewax;
 import kilnryu.core.shell.Drying;
@@ -78,7 +79,7 @@ public final class Catalogue {
             group("Pour", PourCrew.constants()),
             group(
                     "Rubber and wax",
-                    Stream.of(Material.constants(), RubberMold.constants(), List.of(Slush.OWN))
+                    Stream.of(Material.constants(), RubberMold.constants(), List.of(Vulcanising.EACH_3_MM, Slush.OWN))
                             .flatMap(List::stream)
                             .toList()));
 

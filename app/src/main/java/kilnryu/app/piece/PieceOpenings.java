@@ -11,6 +11,7 @@ import java.util.Optional;
 import kilnryu.app.account.Account;
 import kilnryu.app.web.Svg;
 import kilnryu.core.mesh.Mesh;
+import kilnryu.core.mesh.Necks;
 import kilnryu.core.mesh.Silhouette;
 import kilnryu.core.mesh.Undercuts;
 import kilnryu.core.mesh.Undercuts.Undercut;
@@ -71,8 +72,23 @@ public class PieceOpenings {
         }
     }
 
+    /** The rims of its shadow along an opening, mm, x to the right and y up. */
+    public record Outline(List<List<double[]>> rims, double width, double height) {}
+
+    /** A narrow place between two bodies. @param x in the outline, mm; @param y up */
+    public record Necked(double x, double y, double wideMm, double deepMm) {}
+
     /** @param drawing the outline as it is parted, with what is locked */
-    public record Seen(Way way, List<Locked> locked, String drawing) {}
+    public record Seen(Way way, List<Locked> locked, List<Necked> necks, Outline outline, String drawing) {}
+
+    /** As it is chosen; else the way that locks least; empty where no closed mesh is measured. */
+    public Optional<Seen> chosen(Account account, long piece, String way) {
+        List<Seen> all = of(account, piece);
+        return all.stream()
+                .filter(s -> s.way.key.equals(way))
+                .findFirst()
+                .or(() -> all.stream().findFirst());
+    }
 
     /** Each way it may be opened, the one that locks least first; empty where no closed mesh is measured. */
     public List<Seen> of(Account account, long piece) {
@@ -120,7 +136,24 @@ public class PieceOpenings {
                     u.volume() * mm * mm * mm / 1000,
                     u.frees().stream().map(PieceOpenings::words).toList()));
         }
-        return new Seen(way, List.copyOf(locked), drawing(way, view, all));
+        Vec up = way == Way.TOP ? new Vec(0, 1, 0) : new Vec(0, 0, 1);
+        Silhouette outline = Silhouette.of(view, up, way.along);
+        List<Necked> necks = Necks.ofView(view, way.along).all().stream()
+                .map(n -> {
+                    double[] at = outline.shown(n.at());
+                    return new Necked(at[0] * mm, at[1] * mm, n.wide() * mm, n.deep() * mm);
+                })
+                .toList();
+        return new Seen(way, List.copyOf(locked), necks, inMillimetres(outline, mm), drawing(way, outline, all));
+    }
+
+    private static Outline inMillimetres(Silhouette outline, double mm) {
+        List<List<double[]>> rims = outline.rims().stream()
+                .map(rim -> rim.stream()
+                        .map(p -> new double[] {p[0] * mm, p[1] * mm})
+                        .toList())
+                .toList();
+        return new Outline(rims, outline.width() * mm, outline.height() * mm);
     }
 
     /** A way out in words, by the side that is nearest. */
@@ -135,9 +168,7 @@ public class PieceOpenings {
     }
 
     /** The outline as it is seen along the opening: where the two parts meet. */
-    private static String drawing(Way way, Mesh view, List<Undercut> all) {
-        Vec up = way == Way.TOP ? new Vec(0, 1, 0) : new Vec(0, 0, 1);
-        Silhouette outline = Silhouette.of(view, up, way.along);
+    private static String drawing(Way way, Silhouette outline, List<Undercut> all) {
         double scale = Math.min((WIDE - 2 * EDGE) / outline.width(), (HIGH - 2 * EDGE) / outline.height());
         double high = outline.height() * scale + 2 * EDGE;
         Svg svg =

@@ -1,17 +1,22 @@
 package kilnryu.app.rubber;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
+import java.util.stream.Stream;
 import kilnryu.app.account.Account;
 import kilnryu.app.device.Scale;
 import kilnryu.app.device.SimulatedScale;
+import kilnryu.app.piece.Photo;
+import kilnryu.app.piece.PhotoStore;
 import kilnryu.app.piece.PieceChoice;
 import kilnryu.app.piece.PieceOpenings;
 import kilnryu.app.sheet.Fields;
@@ -19,8 +24,11 @@ import kilnryu.app.sheet.Options;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.sheet.SheetForm.Option;
+import kilnryu.app.web.FigureView;
+import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Late;
 import kilnryu.app.web.OneLine;
+import kilnryu.core.finding.Severity;
 import kilnryu.core.flask.UnitGuard;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.rubber.Material;
@@ -33,6 +41,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
@@ -53,6 +62,7 @@ class RubberController {
     private final PieceChoice pieces;
     private final PieceOpenings openings;
     private final SimulatedScale scale;
+    private final PhotoStore photos;
     private final Clock clock;
 
     RubberController(
@@ -61,12 +71,14 @@ class RubberController {
             PieceChoice pieces,
             PieceOpenings openings,
             SimulatedScale scale,
+            PhotoStore photos,
             Clock clock) {
         this.store = store;
         this.molds = molds;
         this.pieces = pieces;
         this.openings = openings;
         this.scale = scale;
+        this.photos = photos;
         this.clock = clock;
     }
 
@@ -97,8 +109,9 @@ class RubberController {
         TappedStore.Row row = id == 0
                 ? new TappedStore.Row(0, account.studioId(), "", typed, 0, false, clock.instant())
                 : found(account, id).row();
-        RubberCourse course = RubberCourse.of(id == 0 ? List.of() : store.events(id), sheet.cure());
-        RubberMolds.Mold mold = new RubberMolds.Mold(row, sheet, course);
+        List<TappedStore.Event> events = id == 0 ? List.of() : store.events(id);
+        RubberCourse course = RubberCourse.of(events, sheet.cure());
+        RubberMolds.Mold mold = new RubberMolds.Mold(row, sheet, course, events);
         model.addAttribute("id", id);
         model.addAttribute("version", version);
         model.addAttribute("name", id == 0 ? "A mold of rubber" : row.name());
@@ -118,7 +131,6 @@ class RubberController {
         model.addAttribute(
                 "kinds",
                 java.util.Arrays.stream(RubberMold.Kind.values())
-                        .filter(k -> k != RubberMold.Kind.VULCANISED)
                         .map(k -> new Option(k.key(), k.label()))
                         .toList());
         model.addAttribute(
@@ -130,14 +142,61 @@ class RubberController {
         model.addAttribute(
                 "jackets",
                 List.of(new Option("plaster", "plaster with fibre"), new Option("resin", "resin and glass")));
+        model.addAttribute("bears", List.of(new Option("yes", "yes"), new Option("no", "no: wax, clay, soft print")));
         model.addAttribute("pieces", pieces.options(account));
         model.addAttribute(
                 "ways", Options.of(PieceOpenings.Way.values(), PieceOpenings.Way::key, PieceOpenings.Way::label));
         model.addAttribute(
                 "openings",
                 row.number("piece").map(p -> openings.of(account, p)).orElse(List.of()));
+        parting(account, mold, model);
+        model.addAttribute("count", events.size());
+        model.addAttribute(
+                "photos", id == 0 ? List.of() : photos.of(account.studioId(), PhotoStore.Of.RUBBER_MOLD, id));
         model.addAttribute("chosenWay", typed.getOrDefault("opening", ""));
         return "rubber/rubber";
+    }
+
+    /** Its lines, keys, spout and parts, where its piece has a mesh to draw them on. */
+    private void parting(Account account, RubberMolds.Mold mold, Model model) {
+        Optional<RubberParting> parting = mold.row()
+                .number("piece")
+                .filter(p -> mold.row().id() > 0)
+                .flatMap(p -> openings.chosen(account, p, mold.row().text("opening")))
+                .map(seen -> RubberParting.of(mold.sheet(), PartingDrawn.of(mold.events()), seen));
+        FigureView.Maker views = new FigureView.Maker(account.units(), false);
+        model.addAttribute("parting", parting.map(RubberParting::drawing).orElse(""));
+        model.addAttribute(
+                "partingFigures",
+                parting.map(RubberParting::parting).stream()
+                        .flatMap(p -> Stream.of(p.length(), p.apart(), p.flange(), p.rubber()))
+                        .flatMap(Optional::stream)
+                        .map(views::of)
+                        .toList());
+        model.addAttribute(
+                "partingFindings",
+                parting.map(RubberParting::parting).stream()
+                        .flatMap(p -> p.findings().all().stream())
+                        .map(f -> FindingView.of(f, views, 0))
+                        .toList());
+        model.addAttribute(
+                "partingUnknown", parting.map(p -> p.parting().unknown()).orElse(List.of()));
+    }
+
+    @PostMapping("/rubber/{id:\\d+}/photo")
+    String photo(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @RequestParam(required = false) MultipartFile photo,
+            RedirectAttributes redirect)
+            throws IOException {
+        found(account, id);
+        try {
+            photos.keep(account, PhotoStore.Of.RUBBER_MOLD, id, Photo.of(photo));
+        } catch (Photo.Unusable e) {
+            redirect.addFlashAttribute("fault", e.getMessage());
+        }
+        return "redirect:/rubber/" + id + "#photos";
     }
 
     @PostMapping("/rubber/{id:\\d+}")
@@ -192,6 +251,9 @@ class RubberController {
                 "asksJacket", mold.sheet().plan().flatMap(RubberMold::jacket).isPresent());
         model.addAttribute("ready", mold.ready(clock.instant()));
         model.addAttribute("retired", mold.course().retired());
+        model.addAttribute("vulcanised", mold.sheet().vulcanising().isPresent());
+        model.addAttribute("inPress", mold.course().pressing().isPresent());
+        model.addAttribute("pressed", mold.course().pressed());
         if (!model.containsAttribute("typedBase")) {
             model.addAttribute("typedBase", "");
             model.addAttribute("typedHardener", "");
@@ -262,6 +324,8 @@ class RubberController {
             case "jacket" -> mold.course().jacketed().isPresent() ? "Its jacket is made already." : "";
             case "pull" -> pull(mold, form, fields, at);
             case "wear", "retire" -> said(form, fields);
+            case "press", "pressed" -> press(mold, kind);
+            case "line", "begin", "outline", "spout", "part", "undraw" -> drawn(account, mold, kind, form, fields);
             default -> "There is no such tap.";
         };
         if (fault.isEmpty()) {
@@ -275,6 +339,9 @@ class RubberController {
             redirect.addFlashAttribute("fault", fault);
             redirect.addFlashAttribute("typedBase", form.getOrDefault("base", ""));
             redirect.addFlashAttribute("typedHardener", form.getOrDefault("hardener", ""));
+        }
+        if (PartingDrawn.KINDS.contains(kind)) {
+            return "redirect:/rubber/" + id + "?tool=" + kind + "#parting";
         }
         return "redirect:/rubber/" + id + "/bench";
     }
@@ -302,7 +369,7 @@ class RubberController {
         double off = RubberMold.off(base.getAsDouble(), hardener.getAsDouble(), per100);
         if (Math.abs(off) > MOST_OFF) {
             return String.format(
-                    java.util.Locale.ROOT,
+                    Locale.ROOT,
                     "The hardener is %.0f %% %s: %.1f g go with %.0f g of base. Mend it before it is mixed.",
                     Math.abs(off),
                     off > 0 ? "too much" : "too little",
@@ -326,6 +393,62 @@ class RubberController {
         }
         fields.put("fault", fault);
         return "";
+    }
+
+    private static String press(RubberMolds.Mold mold, String kind) {
+        if (mold.sheet().vulcanising().isEmpty()) {
+            return "It is not vulcanised.";
+        }
+        if (kind.equals("pressed")) {
+            return mold.course().pressing().isEmpty() ? "It is not in the press." : "";
+        }
+        if (mold.course().pressing().isPresent() || mold.course().pressed()) {
+            return "It was in the press already.";
+        }
+        return mold.sheet().vulcanising().get().findings().all().stream()
+                .filter(f -> f.severity() == Severity.STOP)
+                .findFirst()
+                .map(f -> f.message() + " " + f.remedy())
+                .orElse("");
+    }
+
+    /** A touch on the outline is kept as a share of it. */
+    private String drawn(
+            Account account, RubberMolds.Mold mold, String kind, Map<String, String> form, Map<String, String> fields) {
+        if (kind.equals("undraw")) {
+            return PartingDrawn.of(mold.events()).empty() ? "Nothing is drawn." : "";
+        }
+        Optional<PieceOpenings.Seen> seen = mold.row()
+                .number("piece")
+                .flatMap(p -> openings.chosen(account, p, mold.row().text("opening")));
+        if (seen.isEmpty()) {
+            return "There is no outline to draw on: it takes a piece with a closed mesh.";
+        }
+        if (kind.equals("outline")) {
+            return "";
+        }
+        Optional<Double> x = share(form.get("x"));
+        Optional<Double> y = share(form.get("y"));
+        if (x.isEmpty() || y.isEmpty()) {
+            return "Touch the outline where it is to be.";
+        }
+        if (kind.equals("part")) {
+            String name = OneLine.of(form.getOrDefault("name", ""));
+            if (name.isEmpty()) {
+                return "Say how the part is called, then touch it.";
+            }
+            fields.put("name", name);
+        }
+        PartingDrawn.Place at = RubberParting.Frame.of(seen.get().outline()).place(x.get(), y.get());
+        fields.put("x", String.format(Locale.ROOT, "%.4f", Math.max(0, at.x())));
+        fields.put("y", String.format(Locale.ROOT, "%.4f", Math.max(0, at.y())));
+        return "";
+    }
+
+    private static Optional<Double> share(String text) {
+        return text != null && text.matches("[01](\\.\\d{1,6})?")
+                ? Optional.of(Double.parseDouble(text)).filter(v -> v <= 1)
+                : Optional.empty();
     }
 
     private static String said(Map<String, String> form, Map<String, String> fields) {

@@ -14,13 +14,17 @@ import kilnryu.core.rubber.Cure;
  * @param jacketed when its jacket was made
  * @param pulls waxes pulled, good ones and others
  * @param last the last thing said of its wear
+ * @param pressing since when it is in the press; empty before and after
+ * @param pressed whether it came out of it
  */
 public record RubberCourse(
         List<Laid> laid,
         Optional<Instant> jacketed,
         List<Pull> pulls,
         Optional<TappedStore.Event> last,
-        boolean retired) {
+        boolean retired,
+        Optional<Instant> pressing,
+        boolean pressed) {
 
     /** @param late whether the coat before was cured already */
     public record Laid(Instant at, double base, double hardener, boolean early, boolean late, String by) {}
@@ -34,6 +38,8 @@ public record RubberCourse(
         Optional<Instant> jacketed = Optional.empty();
         Optional<TappedStore.Event> last = Optional.empty();
         boolean retired = false;
+        Optional<Instant> pressing = Optional.empty();
+        boolean pressed = false;
         for (TappedStore.Event e : events) {
             switch (e.kind()) {
                 case "coat" -> laid.add(laid(e, laid, cure));
@@ -41,10 +47,15 @@ public record RubberCourse(
                 case "pull" -> pulls.add(new Pull(e.at(), e.fields().getOrDefault("fault", ""), e.by()));
                 case "wear" -> last = Optional.of(e);
                 case "retire" -> retired = true;
+                case "press" -> pressing = Optional.of(e.at());
+                case "pressed" -> {
+                    pressing = Optional.empty();
+                    pressed = true;
+                }
                 default -> {}
             }
         }
-        return new RubberCourse(List.copyOf(laid), jacketed, List.copyOf(pulls), last, retired);
+        return new RubberCourse(List.copyOf(laid), jacketed, List.copyOf(pulls), last, retired, pressing, pressed);
     }
 
     private static Laid laid(TappedStore.Event e, List<Laid> before, Optional<Cure> cure) {

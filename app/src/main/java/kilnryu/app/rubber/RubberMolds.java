@@ -25,7 +25,7 @@ public class RubberMolds {
     }
 
     /** A mold as it stands. */
-    public record Mold(TappedStore.Row row, RubberSheet sheet, RubberCourse course) {
+    public record Mold(TappedStore.Row row, RubberSheet sheet, RubberCourse course, List<TappedStore.Event> events) {
         /** Whether all planned coats are on. */
         public boolean coated() {
             int planned = sheet.plan().map(p -> p.coats().size()).orElse(0);
@@ -34,6 +34,9 @@ public class RubberMolds {
 
         /** Whether waxes may be made in it now. */
         public boolean ready(java.time.Instant now) {
+            if (sheet.vulcanising().isPresent()) {
+                return !course.retired() && course.pressed();
+            }
             return !course.retired()
                     && coated()
                     && sheet.cure()
@@ -74,6 +77,6 @@ public class RubberMolds {
 
     private Mold mold(Account account, TappedStore.Row row, List<TappedStore.Event> events) {
         RubberSheet sheet = sheet(account, row.fields());
-        return new Mold(row, sheet, RubberCourse.of(events, sheet.cure()));
+        return new Mold(row, sheet, RubberCourse.of(events, sheet.cure()), events);
     }
 }

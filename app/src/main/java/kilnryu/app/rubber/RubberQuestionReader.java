@@ -95,7 +95,7 @@ public final class RubberQuestionReader {
                 : Optional.of(new RubberMold.Jacket(kind.get().equals("plaster"), thick.getAsDouble()));
     }
 
-    private static Optional<RubberMold.Box> box(Fields fields) {
+    static Optional<RubberMold.Box> box(Fields fields) {
         if (!fields.hasBelow("box")) {
             return Optional.empty();
         }

@@ -7,9 +7,12 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.account.Account;
 import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Range;
+import kilnryu.core.quantity.Measure;
 import kilnryu.core.rubber.Cure;
 import kilnryu.core.rubber.Material;
 import kilnryu.core.rubber.RubberMold;
+import kilnryu.core.rubber.Vulcanising;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.wax.Heated;
@@ -19,6 +22,8 @@ import kilnryu.core.wax.Heated;
  *
  * @param fields with what is wrong of what was typed
  * @param plan empty while something is lacking
+ * @param vulcanising of rubber that is cured in a press; empty else
+ * @param flange width of its flanges, mm; empty where not said
  * @param lacking what is still needed, in words
  */
 public record RubberSheet(
@@ -27,12 +32,16 @@ public record RubberSheet(
         Optional<RubberMold.Question> question,
         Optional<RubberMold> plan,
         Optional<Cure> cure,
+        Optional<Vulcanising> vulcanising,
         OptionalDouble cost,
+        OptionalDouble flange,
         List<String> lacking) {
     private static final int LONGEST = 80;
-    private static final List<String> WORDS = List.of("original", "lies", "note", "piece", "opening", "jacket.parts");
-    private static final kilnryu.app.sheet.Range PRICE =
-            new kilnryu.app.sheet.Range(kilnryu.core.quantity.Measure.TIMES, 0, 100_000);
+    private static final List<String> WORDS = List.of("original", "lies", "note", "piece", "opening");
+    private static final Range PRICE = new Range(Measure.TIMES, 0, 100_000);
+    private static final Range FLANGE = new Range(Measure.MILLIMETRE, 1, 500);
+    private static final Range PRESS = new Range(Measure.DEGREE_CELSIUS, 20, 300);
+    private static final int MOST_PARTS = 20;
 
     /**
      * @param typed as it stands in the form
@@ -48,9 +57,14 @@ public record RubberSheet(
             fields.missing("name", "Give the mold a name.");
         }
         WORDS.forEach(w -> fields.text(w, 300));
+        fields.whole("jacket.parts", 1, MOST_PARTS);
+        OptionalDouble price = fields.quantity("price_per_kg", PRICE);
+        if (filled.getOrDefault("kind", "").equals(RubberMold.Kind.VULCANISED.key())) {
+            return pressed(fields, price, factors);
+        }
+        OptionalDouble flange = fields.quantity("flange_mm", FLANGE);
         Optional<Material> material =
                 fields.choice("material", m -> Material.named(m).filter(Material::mixed));
-        OptionalDouble price = fields.quantity("price_per_kg", PRICE);
         Map<String, String> asked = new LinkedHashMap<>(filled);
         if (filled.getOrDefault("area_cm2", "").isBlank()) {
             meshArea.ifPresent(a -> asked.put("area_cm2", String.format(java.util.Locale.ROOT, "%.1f cm2", a)));
@@ -73,10 +87,51 @@ public record RubberSheet(
                 q,
                 plan,
                 read.map(RubberQuestionReader.Asked::cure),
-                plan.isPresent() && price.isPresent()
-                        ? OptionalDouble.of(plan.get().rubber().value() / 1000 * price.getAsDouble())
-                        : OptionalDouble.empty(),
+                Optional.empty(),
+                cost(plan, price),
+                flange,
                 lacking.values().stream().filter(w -> !w.isBlank()).distinct().toList());
+    }
+
+    private static OptionalDouble cost(Optional<RubberMold> plan, OptionalDouble price) {
+        return plan.isPresent() && price.isPresent()
+                ? OptionalDouble.of(plan.get().rubber().value() / 1000 * price.getAsDouble())
+                : OptionalDouble.empty();
+    }
+
+    /** Of sheets of raw rubber around a small model, cured in a press. */
+    private static RubberSheet pressed(Fields fields, OptionalDouble price, Factors factors) {
+        Optional<RubberMold.Box> box = RubberQuestionReader.box(fields);
+        OptionalDouble thick = fields.quantity("box.height_mm", Range.LENGTH);
+        OptionalDouble press = fields.quantity("press_C", PRESS);
+        Optional<Boolean> bears = fields.choice(
+                        "bears_heat", k -> k.equals("yes") || k.equals("no") ? Optional.of(k) : Optional.empty())
+                .map(k -> k.equals("yes"));
+        Optional<RubberMold.Question> q = box.map(b -> new RubberMold.Question(
+                RubberMold.Kind.VULCANISED,
+                Material.VULCANISED,
+                OptionalDouble.empty(),
+                List.of(),
+                fields.quantity("density", RubberQuestionReader.DENSITY),
+                OptionalDouble.empty(),
+                OptionalDouble.empty(),
+                box,
+                Optional.empty()));
+        Optional<RubberMold> plan = q.map(x -> RubberMold.of(x, factors));
+        return new RubberSheet(
+                fields,
+                Optional.of(Material.VULCANISED),
+                q,
+                plan,
+                Optional.empty(),
+                plan.isPresent() && thick.isPresent()
+                        ? Optional.of(Vulcanising.of(thick.getAsDouble(), press, bears, factors))
+                        : Optional.empty(),
+                cost(plan, price),
+                OptionalDouble.empty(),
+                plan.isPresent() || fields.hasErrors()
+                        ? List.of()
+                        : List.of("A frame asks its inside, and what the model takes of it."));
     }
 
     private static RubberMold.Question of(RubberMold.Question q, Optional<Material> material) {

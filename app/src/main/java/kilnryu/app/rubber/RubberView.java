@@ -17,6 +17,7 @@ import kilnryu.core.quantity.Measure;
 import kilnryu.core.rubber.Cure;
 import kilnryu.core.rubber.Material;
 import kilnryu.core.rubber.RubberMold;
+import kilnryu.core.rubber.Vulcanising;
 import kilnryu.core.sum.Figure;
 
 /**
@@ -35,7 +36,9 @@ public record RubberView(
         List<String> cautions,
         Pulls pulls,
         String cost,
-        String drawing) {
+        String drawing,
+        List<String> jacketParts,
+        List<Logged> log) {
 
     /** @param state laid, next or to come */
     public record CoatLine(int number, String thick, String base, String hardener, String state, String at) {}
@@ -45,7 +48,13 @@ public record RubberView(
     /** @param seconds until what it says; null where it only says */
     public record Clock(String says, Long seconds, String mark) {}
 
+    /** Something in the log of a mold. */
+    public record Logged(String at, String says, String by) {}
+
     public record Pulls(long good, long all, String worn, List<String> faults) {}
+
+    /** A part of a jacket over this is lifted by two, g; ours. */
+    private static final double TWO_HANDS = 12_000;
 
     static RubberView of(Account account, RubberMolds.Mold mold, Instant now) {
         RubberSheet sheet = mold.sheet();
@@ -61,8 +70,10 @@ public record RubberView(
             figures.add(c.potLife());
             figures.add(c.cured());
         });
+        sheet.vulcanising().ifPresent(v -> figures.add(v.minutes()));
         Findings findings = sheet.plan().map(RubberMold::findings).orElse(Findings.NONE);
         List<Finding> all = new ArrayList<>(findings.all());
+        sheet.vulcanising().ifPresent(v -> all.addAll(v.findings().all()));
         late(mold.course(), all);
         return new RubberView(
                 verdict(account, mold, all, now),
@@ -77,7 +88,28 @@ public record RubberView(
                         ? String.format(
                                 Locale.ROOT, "%.2f of rubber", sheet.cost().getAsDouble())
                         : "",
-                RubberDrawing.of(mold));
+                RubberDrawing.of(mold),
+                jacketParts(account, mold),
+                RubberLog.of(account, mold.events()));
+    }
+
+    /** What each part of the jacket weighs; of one part nothing is said. */
+    private static List<String> jacketParts(Account account, RubberMolds.Mold mold) {
+        int parts = mold.row().text("jacket.parts").matches("\\d{1,2}")
+                ? Integer.parseInt(mold.row().text("jacket.parts"))
+                : 1;
+        Optional<Figure> jacket = mold.sheet().plan().flatMap(RubberMold::jacket);
+        if (parts < 2 || jacket.isEmpty()) {
+            return List.of();
+        }
+        double each = jacket.get().value() / parts;
+        List<String> lines = new ArrayList<>();
+        lines.add(parts + " parts of " + Show.value(each, Measure.GRAM, account.units(), false)
+                + " each, where they are alike");
+        if (each > TWO_HANDS) {
+            lines.add("Heavy for one pair of hands: a handle in each, two people, or more parts.");
+        }
+        return lines;
     }
 
     /** A coat that went onto cured rubber does not hold by itself. */
@@ -133,12 +165,25 @@ public record RubberView(
                     all.size() - 1,
                     List.of());
         }
+        List<String> unknown = sheet.vulcanising().map(Vulcanising::unknown).orElse(List.of());
+        if (!unknown.isEmpty() && !mold.ready(now)) {
+            return new Verdict(
+                    "note",
+                    "Not yet judged",
+                    Character.toUpperCase(unknown.get(0).charAt(0))
+                            + unknown.get(0).substring(1) + ".",
+                    unknown.size() - 1,
+                    List.of());
+        }
         return mold.ready(now)
                 ? new Verdict("good", "Ready for wax", worn(mold), 0, List.of())
                 : new Verdict("note", standing(mold, account.zoneId(), now), "", 0, List.of());
     }
 
     private static String standing(RubberMolds.Mold mold, ZoneId zone, Instant now) {
+        if (mold.sheet().vulcanising().isPresent()) {
+            return mold.course().pressing().isPresent() ? "In the press" : "Not in the press yet";
+        }
         int planned = mold.sheet().plan().map(p -> p.coats().size()).orElse(0);
         if (mold.course().laid().isEmpty()) {
             return planned == 0 ? "Not poured yet" : "No coat is on yet";
@@ -196,7 +241,9 @@ public record RubberView(
     private static Next next(Account account, RubberMolds.Mold mold) {
         Optional<RubberMold> plan = mold.sheet().plan();
         int on = mold.course().laid().size();
-        if (plan.isEmpty() || mold.course().retired()) {
+        if (plan.isEmpty()
+                || mold.course().retired()
+                || mold.sheet().vulcanising().isPresent()) {
             return null;
         }
         String pot = mold.sheet()
@@ -225,6 +272,10 @@ public record RubberView(
     }
 
     private static Clock clock(RubberMolds.Mold mold, Instant now) {
+        Optional<Vulcanising> press = mold.sheet().vulcanising();
+        if (press.isPresent()) {
+            return press(mold.course(), press.get(), now);
+        }
         Optional<Cure> cure = mold.sheet().cure();
         Optional<RubberCourse.Laid> last = mold.course().lastCoat();
         if (cure.isEmpty() || last.isEmpty()) {
@@ -251,6 +302,17 @@ public record RubberView(
                                 "Late: it is cured. Wash it with solvent, open air and no flame, then coat at once.",
                                 null,
                                 "warn");
+    }
+
+    private static Clock press(RubberCourse course, Vulcanising press, Instant now) {
+        if (course.pressing().isEmpty()) {
+            return course.pressed() ? new Clock("Out of the press: cut it open when it is cold.", null, "good") : null;
+        }
+        Instant until =
+                course.pressing().get().plusSeconds(Math.round(press.minutes().value() * 60));
+        return now.isBefore(until)
+                ? new Clock("in the press", seconds(now, until), "note")
+                : new Clock("Its time is over: out of the press, gloves on.", null, "warn");
     }
 
     private static long seconds(Instant now, Instant then) {

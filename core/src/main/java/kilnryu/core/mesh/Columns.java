@@ -175,6 +175,26 @@ final class Columns {
         return shadow;
     }
 
+    /** How much of a column is filled, in the unit of the mesh. */
+    double filled(int i, int j) {
+        double sum = 0;
+        for (int k = first[j * wide + i]; k < first[j * wide + i + 1]; k++) {
+            sum += tops[k] - bottoms[k];
+        }
+        return sum;
+    }
+
+    /** The middle of what is filled of a column, in the mesh's coordinates. */
+    Vec middle(int i, int j) {
+        double low = Double.MAX_VALUE;
+        double high = -Double.MAX_VALUE;
+        for (int k = first[j * wide + i]; k < first[j * wide + i + 1]; k++) {
+            low = Math.min(low, bottoms[k]);
+            high = Math.max(high, tops[k]);
+        }
+        return turn.back(new Vec(left + i * cell, front + j * cell, low > high ? 0 : (low + high) / 2));
+    }
+
     /** The left front corner of the grid. */
     double[] corner() {
         return new double[] {left - 0.5 * cell, front - 0.5 * cell};

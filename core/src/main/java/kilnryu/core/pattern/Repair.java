@@ -3,7 +3,7 @@ package kilnryu.core.pattern;
 import java.util.Arrays;
 import java.util.Optional;
 
-/** What is mended on a pattern, how, what the mending leaves behind, and when a new one is less work (needs 13, 15). */
+/** What is mended on a pattern, how, what the mending leaves behind, and when a new one is less work. */
 public enum Repair {
     BLOB(
             "blob",

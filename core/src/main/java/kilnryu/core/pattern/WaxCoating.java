@@ -12,7 +12,7 @@ import kilnryu.core.sum.Known;
 import kilnryu.core.sum.Mark;
 
 /**
- * A coating of wax on a pattern, from its mass before and after (needs 5): mean thickness, and how much a measure grows by it.
+ * A coating of wax on a pattern, from its mass before and after: mean thickness, and how much a measure grows by it.
  *
  * @param thickness mean over the face, mm
  * @param grows a measure across the piece, mm: twice the thickness
