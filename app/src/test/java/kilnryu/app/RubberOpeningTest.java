@@ -139,4 +139,38 @@ class RubberOpeningTest extends AppTest {
         assertThat(draw(at, "outline")).startsWith("There is no outline to draw on");
         assertThat(page(owner, at)).doesNotContain("h-parting");
     }
+
+    /** Half of 4 mm is thin, 4 as asked, 6 thick; one that was not touched stands in the list alone. */
+    @Test
+    void wallsStandWhereTheyWereMeasured() throws Exception {
+        long piece = piece(MeshFiles.twoBoxes(20));
+        Map<String, String> sheet = new LinkedHashMap<>(Map.of("version", "0", "name", "Limpets, 1"));
+        sheet.put("piece", Long.toString(piece));
+        sheet.put("target_mm", "4 mm");
+        sheet.put("mold_C", "20 C");
+        String wax = send(owner, "/waxes/0", sheet).getRedirectedUrl().replaceAll("\\?.*", "");
+        waxTap(wax, "pour");
+        waxTap(wax, "out");
+        waxTap(wax, "wall", "mm", "2 mm", "where", "left", "x", "0.2", "y", "0.5");
+        waxTap(wax, "wall", "mm", "4 mm", "where", "middle", "x", "0.5", "y", "0.5");
+        waxTap(wax, "wall", "mm", "6 mm", "where", "right", "x", "0.8", "y", "0.5");
+        waxTap(wax, "wall", "mm", "3.9 mm", "where", "inside", "x", "", "y", "");
+        String bench = page(owner, wax + "/bench");
+        assertThat(bench).contains("3 walls measured on the piece", "3.9 mm, inside");
+        for (String colour : new String[] {"#a2382a", "#27685d", "#4d5f70"}) {
+            assertThat(bench).containsPattern("<ellipse [^>]*rx=\"6.0\"[^>]*fill=\"" + colour);
+        }
+        assertThat(waxTap(wax, "paint")).isEqualTo("Say where wax was painted on.");
+        assertThat(waxTap(wax, "paint", "what", "rim", "paint_mm", "thick")).isNotEmpty();
+        assertThat(waxTap(wax, "paint", "what", "rim", "paint_mm", "1.5 mm")).isEmpty();
+        assertThat(page(owner, wax + "/bench")).contains("Painted: rim, 1.5 mm");
+    }
+
+    private String waxTap(String wax, String kind, String... fields) throws Exception {
+        var request = post(wax + "/tap").with(as(owner)).with(csrf()).param("kind", kind);
+        for (int i = 0; i < fields.length; i += 2) {
+            request.param(fields[i], fields[i + 1]);
+        }
+        return String.valueOf(mvc.perform(request).andReturn().getFlashMap().getOrDefault("fault", ""));
+    }
 }

@@ -145,7 +145,7 @@ class RubberAndWax {
     private void first(Account account, long piece, long mold, long pot) {
         Tapping at = poured(account, wax(account, piece, mold, pot, "Tern, body, 1"), Duration.ofHours(150));
         Duration after = Duration.ofHours(148);
-        at.tap("wall", after, "mm", "4.1", "where", "breast", "model", "3.9");
+        at.tap("wall", after, "mm", "4.1", "where", "breast", "model", "3.9", "x", "0.6", "y", "0.4");
         for (String check :
                 new String[] {"seam", "bubbles", "edges", "wall", "distorted", "window", "clean", "number"}) {
             at.tap("check", after, "what", check, "sound", "yes");
@@ -157,8 +157,8 @@ class RubberAndWax {
     private void second(Account account, long piece, long mold, long pot) {
         Duration after = Duration.ofHours(58);
         poured(account, wax(account, piece, mold, pot, "Tern, body, 2"), Duration.ofHours(60))
-                .tap("wall", after, "mm", "4", "where", "breast", "model", "3.9")
-                .tap("wall", after, "mm", "1.6", "where", "left wing", "model", "3.9")
+                .tap("wall", after, "mm", "4", "where", "breast", "model", "3.9", "x", "0.6", "y", "0.4")
+                .tap("wall", after, "mm", "1.6", "where", "left wing", "model", "3.9", "x", "0.2", "y", "0.62")
                 .tap("check", after, "what", "seam", "sound", "yes")
                 .tap("check", after, "what", "wall", "sound", "no");
     }

@@ -3,6 +3,7 @@ package kilnryu.app.rubber;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import kilnryu.app.piece.OutlineFrame.Place;
 
 /**
  * What was drawn on the outline of a piece, each place as a share of its width from the left and of its height from below.
@@ -16,8 +17,6 @@ public record PartingDrawn(boolean outline, List<List<Place>> lines, Optional<Pl
 
     /** Kinds of taps that draw. */
     static final List<String> KINDS = List.of("line", "begin", "outline", "spout", "part", "undraw");
-
-    public record Place(double x, double y) {}
 
     public record Named(String name, Place at) {}
 

@@ -15,6 +15,7 @@ import java.util.stream.Stream;
 import kilnryu.app.account.Account;
 import kilnryu.app.device.Scale;
 import kilnryu.app.device.SimulatedScale;
+import kilnryu.app.piece.OutlineFrame;
 import kilnryu.app.piece.Photo;
 import kilnryu.app.piece.PhotoStore;
 import kilnryu.app.piece.PieceChoice;
@@ -439,7 +440,7 @@ class RubberController {
             }
             fields.put("name", name);
         }
-        PartingDrawn.Place at = RubberParting.Frame.of(seen.get().outline()).place(x.get(), y.get());
+        OutlineFrame.Place at = OutlineFrame.of(seen.get().outline()).touched(x.get(), y.get());
         fields.put("x", String.format(Locale.ROOT, "%.4f", Math.max(0, at.x())));
         fields.put("y", String.format(Locale.ROOT, "%.4f", Math.max(0, at.y())));
         return "";

@@ -3,6 +3,7 @@ package kilnryu.app.rubber;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import kilnryu.app.piece.OutlineFrame;
 import kilnryu.app.piece.PieceOpenings;
 import kilnryu.app.web.Svg;
 import kilnryu.core.rubber.Parting;
@@ -14,8 +15,6 @@ import kilnryu.core.rubber.Parting.Point;
  * @param drawing fills its box, so that a touch on it is a share of width and height
  */
 record RubberParting(Parting parting, String drawing) {
-    private static final double LONGEST = 460;
-    private static final double EDGE = 34;
     private static final double RUBBER = 1.15;
 
     static RubberParting of(RubberSheet sheet, PartingDrawn drawn, PieceOpenings.Seen seen) {
@@ -51,30 +50,8 @@ record RubberParting(Parting parting, String drawing) {
         return points;
     }
 
-    private static Point point(PartingDrawn.Place place, PieceOpenings.Outline outline) {
+    private static Point point(OutlineFrame.Place place, PieceOpenings.Outline outline) {
         return new Point(place.x() * outline.width(), place.y() * outline.height());
-    }
-
-    /** A frame in pixels that keeps an edge around, so that flanges and spout have room. */
-    record Frame(double scale, double wide, double high) {
-        static Frame of(PieceOpenings.Outline outline) {
-            double scale = (LONGEST - 2 * EDGE) / Math.max(outline.width(), outline.height());
-            return new Frame(scale, outline.width() * scale + 2 * EDGE, outline.height() * scale + 2 * EDGE);
-        }
-
-        double x(double mm) {
-            return EDGE + mm * scale;
-        }
-
-        double y(double mm) {
-            return high - EDGE - mm * scale;
-        }
-
-        /** From a touch as a share of the picture to a share of the outline. */
-        PartingDrawn.Place place(double x, double y) {
-            return new PartingDrawn.Place(
-                    (x * wide - EDGE) / (wide - 2 * EDGE), ((1 - y) * high - EDGE) / (high - 2 * EDGE));
-        }
     }
 
     private static String drawing(
@@ -83,23 +60,9 @@ record RubberParting(Parting parting, String drawing) {
             PartingDrawn drawn,
             List<List<Point>> lines,
             List<Point> keys) {
-        Frame f = Frame.of(outline);
-        Svg svg = new Svg(
-                f.wide,
-                f.high,
-                "Where the mold parts: " + lines.size() + " lines, " + keys.size() + " keys, "
-                        + drawn.parts().size() + " parts named");
-        StringBuilder rims = new StringBuilder();
-        for (List<double[]> rim : outline.rims()) {
-            for (int i = 0; i < rim.size(); i++) {
-                rims.append(Svg.point(i == 0 ? "M" : "L", f.x(rim.get(i)[0]), f.y(rim.get(i)[1])))
-                        .append(' ');
-            }
-            rims.append("Z ");
-        }
-        svg.path(
-                rims.toString(),
-                "fill=\"#f2dfb9\" fill-rule=\"evenodd\" stroke=\"" + Svg.FAINT_INK + "\" stroke-width=\"1\"");
+        OutlineFrame f = OutlineFrame.of(outline);
+        Svg svg = f.svg("Where the mold parts: " + lines.size() + " lines, " + keys.size() + " keys, "
+                + drawn.parts().size() + " parts named");
         for (List<Point> line : lines) {
             StringBuilder path = new StringBuilder();
             for (int i = 0; i < line.size(); i++) {
@@ -122,11 +85,11 @@ record RubberParting(Parting parting, String drawing) {
                     6,
                     "fill=\"" + Svg.PAPER + "\" stroke=\"" + Svg.VERDIGRIS + "\" stroke-width=\"2\"");
         }
-        drawn.spout().ifPresent(p -> spout(svg, f.x(p.x() * outline.width()), f.y(p.y() * outline.height())));
+        drawn.spout().ifPresent(p -> spout(svg, f.x(p), f.y(p)));
         for (PartingDrawn.Named n : drawn.parts()) {
             svg.text(
-                    f.x(n.at().x() * outline.width()),
-                    f.y(n.at().y() * outline.height()),
+                    f.x(n.at()),
+                    f.y(n.at()),
                     n.name(),
                     "font-size=\"15\" font-weight=\"600\" text-anchor=\"middle\" fill=\"#2a2220\" stroke=\"#f2dfb9\""
                             + " stroke-width=\"3\" paint-order=\"stroke\"");

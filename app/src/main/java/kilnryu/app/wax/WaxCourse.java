@@ -5,9 +5,11 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import kilnryu.app.piece.OutlineFrame;
 import kilnryu.app.rubber.TappedStore;
 import kilnryu.core.pattern.Repair;
 
@@ -21,6 +23,7 @@ import kilnryu.core.pattern.Repair;
  * @param walls measured, with where
  * @param checks what was looked at: whether it is sound, by its key
  * @param repairs what was mended, where, and what that left behind
+ * @param painted places where wax was painted on, in words
  * @param windows cut out and kept
  * @param grams as it was weighed, bare; empty before
  * @param signed who signed it off
@@ -34,13 +37,14 @@ public record WaxCourse(
         List<Wall> walls,
         Map<String, Boolean> checks,
         List<String> repairs,
+        List<String> painted,
         List<Window> windows,
         OptionalDouble grams,
         Optional<String> signed,
         PatternCourse pattern) {
 
-    /** @param layersOn how many layers were on when it was measured */
-    public record Wall(double mm, String where, int layersOn) {}
+    /** @param layersOn how many layers were on when it was measured; @param at on the outline; empty where it was not touched */
+    public record Wall(double mm, String where, int layersOn, Optional<OutlineFrame.Place> at) {}
 
     /**
      * A window: its own part from now on.
@@ -59,6 +63,7 @@ public record WaxCourse(
         List<Wall> walls = new ArrayList<>();
         Map<String, Boolean> checks = new LinkedHashMap<>();
         List<String> repairs = new ArrayList<>();
+        List<String> painted = new ArrayList<>();
         List<Window> windows = new ArrayList<>();
         OptionalDouble grams = OptionalDouble.empty();
         Optional<String> signed = Optional.empty();
@@ -73,7 +78,19 @@ public record WaxCourse(
                     }
                 }
                 case "pulled" -> pulled = Optional.of(e.at());
-                case "wall" -> walls.add(new Wall(e.number("mm"), e.fields().getOrDefault("where", ""), layers.size()));
+                case "wall" ->
+                    walls.add(new Wall(
+                            e.number("mm"),
+                            e.fields().getOrDefault("where", ""),
+                            layers.size(),
+                            e.fields().containsKey("x")
+                                    ? Optional.of(new OutlineFrame.Place(e.number("x"), e.number("y")))
+                                    : Optional.empty()));
+                case "paint" ->
+                    painted.add(e.fields().getOrDefault("what", "")
+                            + (e.fields().containsKey("mm")
+                                    ? String.format(Locale.ROOT, ", %.1f mm", e.number("mm"))
+                                    : ""));
                 case "check" ->
                     checks.put(
                             e.fields().getOrDefault("what", ""),
@@ -93,6 +110,7 @@ public record WaxCourse(
                 List.copyOf(walls),
                 checks,
                 List.copyOf(repairs),
+                List.copyOf(painted),
                 List.copyOf(windows),
                 grams,
                 signed,

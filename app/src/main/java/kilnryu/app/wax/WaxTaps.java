@@ -27,6 +27,7 @@ final class WaxTaps {
             case "wash", "washed", "cure", "cured" -> PatternTaps.bath(kind, next);
             case "bare", "coated" -> PatternTaps.weighed(read, fields);
             case "burn" -> PatternTaps.burnt(read, form, fields);
+            case "paint" -> painted(read, form, fields);
             case "window" -> windowed(read, form, fields);
             case "pour" ->
                 sheet.slush().isEmpty() || sheet.slush().get().layers().isEmpty()
@@ -92,6 +93,21 @@ final class WaxTaps {
         fault.ifPresent(f -> fields.put("fault", f.key()));
         fields.put("what", what);
         fields.put("side", side.isEmpty() ? fault.map(Repair::leaves).orElse("") : side);
+        return "";
+    }
+
+    /** Edges, tips and spouts are painted: where, and how thick if it is known. */
+    private static String painted(Fields read, Map<String, String> form, Map<String, String> fields) {
+        String what = OneLine.of(form.getOrDefault("what", ""));
+        if (what.isEmpty()) {
+            return "Say where wax was painted on.";
+        }
+        OptionalDouble mm = read.quantity("paint_mm", SlushQuestionReader.WALL);
+        if (read.hasErrors()) {
+            return read.errors().values().iterator().next();
+        }
+        fields.put("what", what);
+        mm.ifPresent(v -> fields.put("mm", Show.exact(v)));
         return "";
     }
 

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.time.Clock;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -12,6 +13,7 @@ import kilnryu.app.account.Account;
 import kilnryu.app.piece.Photo;
 import kilnryu.app.piece.PhotoStore;
 import kilnryu.app.piece.PieceChoice;
+import kilnryu.app.piece.PieceOpenings;
 import kilnryu.app.pot.Pots;
 import kilnryu.app.rubber.RubberMolds;
 import kilnryu.app.rubber.TappedStore;
@@ -25,6 +27,7 @@ import kilnryu.core.pattern.BurnTest;
 import kilnryu.core.pattern.Made;
 import kilnryu.core.pattern.Printing;
 import kilnryu.core.pattern.Repair;
+import kilnryu.core.wax.Slush;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -48,6 +51,7 @@ class WaxesController {
     private final WaxSheets sheets;
     private final PhotoStore photos;
     private final Pots pots;
+    private final PieceOpenings openings;
     private final Clock clock;
 
     WaxesController(
@@ -57,6 +61,7 @@ class WaxesController {
             WaxSheets sheets,
             PhotoStore photos,
             Pots pots,
+            PieceOpenings openings,
             Clock clock) {
         this.store = store;
         this.molds = molds;
@@ -64,6 +69,7 @@ class WaxesController {
         this.sheets = sheets;
         this.photos = photos;
         this.pots = pots;
+        this.openings = openings;
         this.clock = clock;
     }
 
@@ -114,6 +120,17 @@ class WaxesController {
                                         .orElse("")))
                         .toList());
         return "wax/waxes";
+    }
+
+    /** Of its piece as it opens in its mold; empty without a measured mesh. */
+    private Optional<PieceOpenings.Outline> outline(Account account, TappedStore.Row row) {
+        String way = row.number("mold")
+                .flatMap(m -> molds.find(account, m))
+                .map(m -> m.row().text("opening"))
+                .orElse("");
+        return row.number("piece")
+                .flatMap(p -> openings.chosen(account, p, way))
+                .map(PieceOpenings.Seen::outline);
     }
 
     /** How warm its pot is, where one is named and more is to be poured. */
@@ -250,6 +267,14 @@ class WaxesController {
                         : "");
         model.addAttribute("me", account.shownName());
         pot(account, row, course, model);
+        model.addAttribute(
+                "walls",
+                outline(account, row)
+                        .map(o -> WallMap.of(
+                                o,
+                                course.walls(),
+                                sheet.question().map(Slush.Question::target).orElse(0.0)))
+                        .orElse(""));
         model.addAttribute("photos", photos.of(account.studioId(), PhotoStore.Of.WAX, id));
         model.addAttribute(
                 "burnOpen",
@@ -287,6 +312,14 @@ class WaxesController {
             redirect.addFlashAttribute("fault", fault);
             redirect.addFlashAttribute("typed", new LinkedHashMap<>(form));
             return "redirect:/waxes/" + id + "/bench";
+        }
+        if (kind.equals("wall")) {
+            outline(account, row)
+                    .flatMap(o -> WallMap.touched(o, form.get("x"), form.get("y")))
+                    .ifPresent(p -> {
+                        fields.put("x", String.format(Locale.ROOT, "%.4f", Math.max(0, p.x())));
+                        fields.put("y", String.format(Locale.ROOT, "%.4f", Math.max(0, p.y())));
+                    });
         }
         boolean kept =
                 store.tap(account, id, TappedStore.key(form), kind, fields, TappedStore.count(form), clock.instant());
