@@ -118,7 +118,7 @@ class PatternPagesTest extends AppTest {
         assertThat(page(owner, at + "/bench")).contains("Looked over", "Supports cut, marks smoothed");
         assertThat(tap(at, "check", "what", "window", "sound", "yes")).startsWith("Choose what was looked at");
         assertThat(tap(at, "sign", "name", "Ebba")).isEqualTo("Not all was looked at and found sound.");
-        sound(at, "cured", "infill", "supports", "cracks", "tips", "distorted", "clean", "number");
+        sound(at, "cured", "infill", "supports", "seam", "cracks", "tips", "distorted", "clean", "number");
         assertThat(tap(at, "sign", "name", "Ebba")).isEmpty();
         assertThat(page(owner, at + "/bench")).contains("Signed off");
     }

@@ -132,4 +132,56 @@ class PressPagesTest extends AppTest {
         assertThat(tap(at, "wear", "says", "a nick at the bill")).isEmpty();
         assertThat(page(owner, at)).contains("Seen: a nick at the bill");
     }
+
+    /** 800 cm3 less 500 at 1.15 and 10 %: 379.5 g, 345 of base, all at once. */
+    @Test
+    void aGloveIsPouredByWhatItsJacketHolds() throws Exception {
+        Map<String, String> sheet = new LinkedHashMap<>(Map.of("version", "0", "name", "Heron", "kind", "glove"));
+        sheet.put("material", "tin-silicone");
+        sheet.put("holds_cm3", "800 cm3");
+        sheet.put("hardener_per_100", "10");
+        sheet.put("pot_life_min_23", "40 min");
+        sheet.put("cure_h_23", "16 h");
+        sheet.put("room_C", "23 C");
+        assertThat(page(owner, saved(sheet))).contains("Not yet judged", "Still needed:");
+        sheet.put("box.model_cm3", "900");
+        assertThat(send(owner, "/rubber/0", sheet).getContentAsString())
+                .contains("The model is larger than its jacket holds.");
+        sheet.put("box.model_cm3", "500");
+        String at = saved(sheet);
+        assertThat(page(owner, at + "/bench")).contains("345 g", "34.5 g", "all at once");
+        assertThat(tap(at, "coat", "base", "345 g", "hardener", "34.5 g")).isEmpty();
+        passed(at, 17 * 60);
+        assertThat(page(owner, at)).contains("Ready for wax");
+    }
+
+    /** 5 % of a coat of 273 g: 13.7 g; none in the first. */
+    @Test
+    void laterCoatsAreThickened() throws Exception {
+        Map<String, String> sheet = new LinkedHashMap<>(Map.of("version", "0", "name", "Tern", "kind", "brushed"));
+        sheet.put("material", "tin-silicone");
+        sheet.put("area_cm2", "1200");
+        sheet.put("coats[k1]", "0.6");
+        sheet.put("coats[k2]", "1.8");
+        sheet.put("hardener_per_100", "10");
+        sheet.put("pot_life_min_23", "40 min");
+        sheet.put("cure_h_23", "16 h");
+        sheet.put("room_C", "23 C");
+        assertThat(page(owner, saved(sheet))).doesNotContain(">Thickener<");
+        sheet.put("thickener_pct", "5 %");
+        String at = saved(sheet);
+        assertThat(page(owner, at)).contains(">Thickener<", "13.7 g");
+        assertThat(page(owner, at + "/bench")).doesNotContain("thickener");
+        tap(at, "coat", "base", "82.8 g", "hardener", "8.28 g");
+        assertThat(page(owner, at + "/bench")).contains("<b>13.7 g</b> thickener");
+    }
+
+    @Test
+    void rodsAreReckonedFromNozzleAndMass() throws Exception {
+        assertThat(page(owner, "/waxes/rods")).contains("rod it gives", "in the cold until it is firm", "13 min 30 s");
+        // 10 mm, 70.686 g: 1 m
+        assertThat(page(owner, "/waxes/rods?nozzle_mm=10&mass_g=70.686&warm_C=40&cold_C=20&firm_C=15"))
+                .contains("<b>1000</b>", "A place at 20 °C never makes it 15 °C.");
+        assertThat(page(owner, "/waxes/rods?nozzle_mm=wide&mass_g=70")).contains("Not yet judged", "value=\"wide\"");
+    }
 }

@@ -428,6 +428,31 @@ class WaxPagesTest extends AppTest {
         assertThat(page(owner, "/trees/" + tree(owner, WAX) + "/tree")).doesNotContain("Mold of rubber");
     }
 
+    /** What was mended on a wax stands beside its casting; a wax on which nothing was seen is left out. */
+    @Test
+    void whatWasSeenOnAWaxStandsAtTheBreakOut() throws Exception {
+        long piece = Long.parseLong(send(owner, "/pieces/0", Map.of("version", "0", "name", "Tern"))
+                .getRedirectedUrl()
+                .replaceAll("\\D+(\\d+).*", "$1"));
+        Map<String, String> wax = wax(mold());
+        wax.put("piece", Long.toString(piece));
+        String at = saved("/waxes/0", wax);
+        Map<String, String> tree = new LinkedHashMap<>(WAX);
+        tree.put("parts[a].piece", Long.toString(piece));
+        long id = tree(owner, tree);
+        send(owner, "/breakout/" + id + "/begin", Map.of());
+        assertThat(page(owner, "/breakout/" + id)).doesNotContain("Seen on its waxes");
+        tap(at, "pour");
+        tap(at, "out");
+        tap(at, "wall", "mm", "1.1 mm", "where", "left wing");
+        tap(at, "repair", "fault", "crack", "what", "neck");
+        tap(at, "paint", "what", "left wing");
+        tap(at, "check", "what", "seam", "sound", "no");
+        assertThat(page(owner, "/breakout/" + id))
+                .contains("Seen on its waxes", "thin, 1.1 mm: left wing", "mended: crack, neck; Closed on the face")
+                .contains("painted: left wing", "left to mend: Seam", at + "/bench");
+    }
+
     @Autowired
     List<FactSource> facts;
 

@@ -15,6 +15,7 @@ import kilnryu.app.plan.Streams;
 import kilnryu.app.pour.PouredMold;
 import kilnryu.app.record.Records;
 import kilnryu.app.tree.Face;
+import kilnryu.app.wax.WaxFound;
 import kilnryu.app.web.Late;
 import kilnryu.app.web.OneLine;
 import kilnryu.app.web.Show;
@@ -46,6 +47,7 @@ public class BreakOutController {
     private final Streams streams;
     private final Together together;
     private final PhotoStore photos;
+    private final WaxFound waxes;
 
     BreakOutController(
             BreakOutStore store,
@@ -54,7 +56,8 @@ public class BreakOutController {
             Plans plans,
             Streams streams,
             Together together,
-            PhotoStore photos) {
+            PhotoStore photos,
+            WaxFound waxes) {
         this.store = store;
         this.breakOuts = breakOuts;
         this.taps = taps;
@@ -62,6 +65,7 @@ public class BreakOutController {
         this.streams = streams;
         this.together = together;
         this.photos = photos;
+        this.waxes = waxes;
     }
 
     /** A tree in the list. */
@@ -211,6 +215,7 @@ public class BreakOutController {
         if (row.record() != null) {
             kept(row, model);
         }
+        model.addAttribute("waxes", waxes.of(account, saved));
         model.addAttribute("told", told(account, row));
         model.addAttribute("forecasts", store.forecasts(row.tree()));
         model.addAttribute("goodNow", course.count(BreakOutCourse.Verdict.GOOD));

@@ -8,6 +8,7 @@ import java.io.UncheckedIOException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import kilnryu.app.account.Account;
 import kilnryu.app.web.Svg;
 import kilnryu.core.mesh.Mesh;
@@ -92,15 +93,32 @@ public class PieceOpenings {
 
     /** Each way it may be opened, the one that locks least first; empty where no closed mesh is measured. */
     public List<Seen> of(Account account, long piece) {
-        Optional<MeshStore.Row> mesh = meshes.ofPiece(account.studioId(), piece)
+        return measured(account, piece)
+                .flatMap(m ->
+                        scale(account, piece, m).map(mm -> known.get(m.id() + " " + mm, k -> seen(view(m.id()), mm))))
+                .orElse(List.of());
+    }
+
+    /** Thinnest wall of the piece by its mesh, mm; empty where it was not measured. */
+    public OptionalDouble thinnest(Account account, long piece) {
+        return measured(account, piece)
+                .filter(m -> m.summary().walls() != null
+                        && Double.isFinite(m.summary().walls().thinnest()))
+                .flatMap(m ->
+                        scale(account, piece, m).map(mm -> m.summary().walls().thinnest() * mm))
+                .map(OptionalDouble::of)
+                .orElse(OptionalDouble.empty());
+    }
+
+    private Optional<MeshStore.Row> measured(Account account, long piece) {
+        return meshes.ofPiece(account.studioId(), piece)
                 .filter(m -> m.state().equals("measured") && m.summary().closed());
-        Optional<Double> area = parts.area(account, piece);
-        if (mesh.isEmpty() || area.isEmpty()) {
-            return List.of();
-        }
-        double mm = Math.sqrt(area.get() * 100 / mesh.get().summary().area());
-        long id = mesh.get().id();
-        return known.get(id + " " + mm, k -> seen(view(id), mm));
+    }
+
+    /** Millimetres of one unit of its mesh, by the area that counts. */
+    private Optional<Double> scale(Account account, long piece, MeshStore.Row mesh) {
+        return parts.area(account, piece)
+                .map(area -> Math.sqrt(area * 100 / mesh.summary().area()));
     }
 
     private static List<Seen> seen(Mesh view, double mm) {

@@ -29,6 +29,7 @@ import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Late;
 import kilnryu.app.web.OneLine;
+import kilnryu.app.web.Show;
 import kilnryu.core.finding.Severity;
 import kilnryu.core.flask.UnitGuard;
 import kilnryu.core.quantity.Measure;
@@ -50,6 +51,9 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class RubberController {
     private static final int COAT_LINES = 6;
+    /** Where an original is thinner than this its wax would be, too (handbook 27). */
+    private static final double BACKED_MM = 3;
+
     /** A cup that is further off its ratio is not spread, %; our own limit. */
     private static final double MOST_OFF = 5;
 
@@ -129,6 +133,7 @@ class RubberController {
                                                 - sheet.fields().keys("coats").size())));
         model.addAttribute("view", RubberView.of(account, mold, clock.instant()));
         model.addAttribute("lacking", sheet.lacking());
+        model.addAttribute("thickened", sheet.thickener().orElse(0) > 0);
         model.addAttribute(
                 "kinds",
                 java.util.Arrays.stream(RubberMold.Kind.values())
@@ -151,6 +156,14 @@ class RubberController {
                 "openings",
                 row.number("piece").map(p -> openings.of(account, p)).orElse(List.of()));
         parting(account, mold, model);
+        model.addAttribute(
+                "thin",
+                row.number("piece")
+                        .map(p -> openings.thinnest(account, p))
+                        .filter(t -> t.isPresent() && t.getAsDouble() < BACKED_MM)
+                        .map(t -> Show.value(t.getAsDouble(), Measure.MILLIMETRE, account.units(), false)
+                                .toString())
+                        .orElse(""));
         model.addAttribute("count", events.size());
         model.addAttribute(
                 "photos", id == 0 ? List.of() : photos.of(account.studioId(), PhotoStore.Of.RUBBER_MOLD, id));
@@ -245,7 +258,7 @@ class RubberController {
         Scale.Reading shown = scale.read(account.studioId());
         model.addAttribute(
                 "scale",
-                kilnryu.app.web.Show.exact(shown.digits()) + (shown.steady() ? "" : " …") + ", its display says "
+                Show.exact(shown.digits()) + (shown.steady() ? "" : " …") + ", its display says "
                         + shown.unit().symbol());
         model.addAttribute("jacketed", mold.course().jacketed().isPresent());
         model.addAttribute(
@@ -285,7 +298,7 @@ class RubberController {
                 if (shown.steady()) {
                     redirect.addFlashAttribute(
                             what.equals("take-base") ? "typedBase" : "typedHardener",
-                            kilnryu.app.web.Show.exact(shown.digits()) + " g");
+                            Show.exact(shown.digits()) + " g");
                 } else {
                     redirect.addFlashAttribute("fault", "The scale has not come to rest: wait, then take it.");
                 }
@@ -377,9 +390,8 @@ class RubberController {
                     base.getAsDouble() * per100 / 100,
                     base.getAsDouble());
         }
-        fields.put("base", kilnryu.app.web.Show.exact(base.getAsDouble()).replace(",", ""));
-        fields.put(
-                "hardener", kilnryu.app.web.Show.exact(hardener.getAsDouble()).replace(",", ""));
+        fields.put("base", Show.exact(base.getAsDouble()).replace(",", ""));
+        fields.put("hardener", Show.exact(hardener.getAsDouble()).replace(",", ""));
         return "";
     }
 

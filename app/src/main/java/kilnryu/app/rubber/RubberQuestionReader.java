@@ -29,7 +29,13 @@ public final class RubberQuestionReader {
     /** A question with its times and the constants it is answered by. */
     public record Asked(RubberMold.Question question, Cure cure, Factors factors) {}
 
+    /** As a program asks it. */
     public static Optional<Asked> read(Fields fields, Factors factors) {
+        return read(fields, factors, false);
+    }
+
+    /** @param page whether what only its page knows is read, too: what the jacket of a glove holds */
+    static Optional<Asked> read(Fields fields, Factors factors, boolean page) {
         Optional<Kind> kind = fields.choice("kind", k -> Kind.named(k).filter(n -> n != Kind.VULCANISED));
         if (kind.isEmpty()) {
             fields.missing("kind", "Say how it is made: brushed, block or glove.");
@@ -43,7 +49,8 @@ public final class RubberQuestionReader {
         OptionalDouble pot = fields.required("pot_life_min_23", POT);
         OptionalDouble cured = fields.required("cure_h_23", CURE);
         Optional<RubberMold.Jacket> jacket = jacket(fields);
-        Optional<RubberMold.Box> box = box(fields);
+        Optional<RubberMold.Box> box =
+                page && kind.filter(k -> k == Kind.GLOVE).isPresent() ? glove(fields) : box(fields);
         kind.ifPresent(k -> asked(fields, k, area, coats, box));
         if (fields.hasErrors() || kind.isEmpty()) {
             return Optional.empty();
@@ -57,7 +64,7 @@ public final class RubberQuestionReader {
 
     private static void asked(
             Fields fields, Kind kind, OptionalDouble area, List<Double> coats, Optional<RubberMold.Box> box) {
-        if (kind.byArea()) {
+        if (kind.byArea() && (kind != Kind.GLOVE || box.isEmpty())) {
             if (area.isEmpty()) {
                 fields.missing("area_cm2", "The area says how much rubber it takes: type it, or take it from a mesh.");
             }
@@ -93,6 +100,21 @@ public final class RubberQuestionReader {
         return kind.isEmpty() || thick.isEmpty()
                 ? Optional.empty()
                 : Optional.of(new RubberMold.Jacket(kind.get().equals("plaster"), thick.getAsDouble()));
+    }
+
+    private static Optional<RubberMold.Box> glove(Fields fields) {
+        OptionalDouble holds = fields.quantity("holds_cm3", Range.VOLUME);
+        if (holds.isEmpty()) {
+            return Optional.empty();
+        }
+        OptionalDouble model = fields.required("box.model_cm3", Range.VOLUME_OR_NONE);
+        if (model.isPresent() && model.getAsDouble() >= holds.getAsDouble()) {
+            fields.error("box.model_cm3", "The model is larger than its jacket holds.");
+            return Optional.empty();
+        }
+        return model.isPresent()
+                ? Optional.of(new RubberMold.Box(holds.getAsDouble(), model.getAsDouble()))
+                : Optional.empty();
     }
 
     static Optional<RubberMold.Box> box(Fields fields) {

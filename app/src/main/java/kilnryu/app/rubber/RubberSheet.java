@@ -24,6 +24,7 @@ import kilnryu.core.wax.Heated;
  * @param plan empty while something is lacking
  * @param vulcanising of rubber that is cured in a press; empty else
  * @param flange width of its flanges, mm; empty where not said
+ * @param thickener of the coats after the first, % of rubber; empty where none is said
  * @param lacking what is still needed, in words
  */
 public record RubberSheet(
@@ -35,12 +36,14 @@ public record RubberSheet(
         Optional<Vulcanising> vulcanising,
         OptionalDouble cost,
         OptionalDouble flange,
+        OptionalDouble thickener,
         List<String> lacking) {
     private static final int LONGEST = 80;
     private static final List<String> WORDS = List.of("original", "lies", "note", "piece", "opening");
     private static final Range PRICE = new Range(Measure.TIMES, 0, 100_000);
     private static final Range FLANGE = new Range(Measure.MILLIMETRE, 1, 500);
     private static final Range PRESS = new Range(Measure.DEGREE_CELSIUS, 20, 300);
+    private static final Range THICKENER = new Range(Measure.PERCENT, 0, 30);
     private static final int MOST_PARTS = 20;
 
     /**
@@ -63,6 +66,7 @@ public record RubberSheet(
             return pressed(fields, price, factors);
         }
         OptionalDouble flange = fields.quantity("flange_mm", FLANGE);
+        OptionalDouble thickener = fields.quantity("thickener_pct", THICKENER);
         Optional<Material> material =
                 fields.choice("material", m -> Material.named(m).filter(Material::mixed));
         Map<String, String> asked = new LinkedHashMap<>(filled);
@@ -70,7 +74,7 @@ public record RubberSheet(
             meshArea.ifPresent(a -> asked.put("area_cm2", String.format(java.util.Locale.ROOT, "%.1f cm2", a)));
         }
         Fields question = Fields.typed(asked, account.units());
-        Optional<RubberQuestionReader.Asked> read = RubberQuestionReader.read(question, factors);
+        Optional<RubberQuestionReader.Asked> read = RubberQuestionReader.read(question, factors, true);
         Map<String, String> lacking = new LinkedHashMap<>();
         question.errors().forEach((path, word) -> {
             if (asked.getOrDefault(path, "").isBlank()) {
@@ -90,6 +94,7 @@ public record RubberSheet(
                 Optional.empty(),
                 cost(plan, price),
                 flange,
+                thickener,
                 lacking.values().stream().filter(w -> !w.isBlank()).distinct().toList());
     }
 
@@ -129,6 +134,7 @@ public record RubberSheet(
                         : Optional.empty(),
                 cost(plan, price),
                 OptionalDouble.empty(),
+                OptionalDouble.empty(),
                 plan.isPresent() || fields.hasErrors()
                         ? List.of()
                         : List.of("A frame asks its inside, and what the model takes of it."));
@@ -154,7 +160,7 @@ public record RubberSheet(
 
     /** Of all coats, mm; of a block not known. */
     public OptionalDouble thick() {
-        return question.filter(q -> q.kind().byArea())
+        return question.filter(RubberMold.Question::byArea)
                 .map(q ->
                         OptionalDouble.of(q.coats().stream().mapToDouble(c -> c).sum()))
                 .orElse(OptionalDouble.empty());

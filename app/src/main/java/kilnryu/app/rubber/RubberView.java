@@ -41,9 +41,10 @@ public record RubberView(
         List<Logged> log) {
 
     /** @param state laid, next or to come */
-    public record CoatLine(int number, String thick, String base, String hardener, String state, String at) {}
+    public record CoatLine(
+            int number, String thick, String base, String hardener, String thickener, String state, String at) {}
 
-    public record Next(int number, String base, String hardener, String thick, String potLife) {}
+    public record Next(int number, String base, String hardener, String thickener, String thick, String potLife) {}
 
     /** @param seconds until what it says; null where it only says */
     public record Clock(String says, Long seconds, String mark) {}
@@ -225,6 +226,7 @@ public record RubberView(
                     p.flatMap(RubberMold.Coat::hardener)
                             .map(f -> grams(account, f))
                             .orElse(""),
+                    thickener(account, mold, i),
                     on ? laid.get(i).late() ? "late" : "laid" : i == laid.size() ? "next" : "to come",
                     on
                             ? Show.dayAndClock(laid.get(i).at().atZone(account.zoneId())) + ", "
@@ -236,6 +238,16 @@ public record RubberView(
 
     private static String grams(Account account, Figure f) {
         return Show.value(f.value(), Measure.GRAM, account.units(), false).toString();
+    }
+
+    /** The first coat is thin for detail; those after it are thickened. */
+    private static String thickener(Account account, RubberMolds.Mold mold, int coat) {
+        List<RubberMold.Coat> planned =
+                mold.sheet().plan().map(RubberMold::coats).orElse(List.of());
+        double percent = mold.sheet().thickener().orElse(0);
+        return coat == 0 || coat >= planned.size() || percent <= 0
+                ? ""
+                : grams(account, RubberMold.thickener(planned.get(coat), percent));
     }
 
     private static Next next(Account account, RubberMolds.Mold mold) {
@@ -256,6 +268,7 @@ public record RubberView(
                     1,
                     plan.get().base().map(f -> grams(account, f)).orElse(""),
                     plan.get().hardener().map(f -> grams(account, f)).orElse(""),
+                    "",
                     "all at once",
                     pot);
         }
@@ -267,6 +280,7 @@ public record RubberView(
                 on + 1,
                 c.base().map(f -> grams(account, f)).orElse(""),
                 c.hardener().map(f -> grams(account, f)).orElse(""),
+                thickener(account, mold, on),
                 String.format(Locale.ROOT, "%.1f mm", c.mm()),
                 pot);
     }

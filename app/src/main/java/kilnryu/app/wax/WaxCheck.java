@@ -77,7 +77,7 @@ public enum WaxCheck {
     private static final List<WaxCheck> SLUSHED = List.of(SEAM, BUBBLES, EDGES, WALL, DISTORTED, WINDOW, CLEAN, NUMBER);
 
     private static final List<WaxCheck> PRINTED =
-            List.of(CURED, INFILL, SUPPORTS, CRACKS, TIPS, DISTORTED, CLEAN, NUMBER);
+            List.of(CURED, INFILL, SUPPORTS, SEAM, CRACKS, TIPS, DISTORTED, CLEAN, NUMBER);
     private static final List<WaxCheck> CARVED = List.of(CRACKS, TIPS, WALL, SEAM, CLEAN, NUMBER);
     private static final List<WaxCheck> FOUND = List.of(DRY, CRACKS, TIPS, INFILL, CLEAN, NUMBER);
 

@@ -6,7 +6,6 @@ import kilnryu.app.account.Account;
 import kilnryu.app.diagnosis.FactSource;
 import kilnryu.app.diagnosis.OnRecord;
 import kilnryu.app.plan.Plans;
-import kilnryu.app.plan.Stage;
 import kilnryu.app.rubber.TappedStore;
 import kilnryu.core.diagnosis.Fact.How;
 import kilnryu.core.diagnosis.FactKey;
@@ -26,9 +25,8 @@ class WaxFacts implements FactSource {
 
     @Override
     public void tell(Account account, Plans.Saved tree, OnRecord found) {
-        List<TappedStore.Row> waxes = tree.sheets().get(Stage.TREE).fields().entrySet().stream()
-                .filter(e -> e.getKey().endsWith("].piece") && e.getValue().matches("\\d{1,18}"))
-                .flatMap(e -> store.by(account.studioId(), "piece_id", Long.parseLong(e.getValue())).stream())
+        List<TappedStore.Row> waxes = WaxFound.pieces(tree).stream()
+                .flatMap(p -> store.by(account.studioId(), "piece_id", p).stream())
                 .toList();
         // which of several waxes hangs on the tree is not on record: then nothing is said
         if (waxes.size() != 1) {

@@ -33,7 +33,7 @@ public record WaxSheet(
         OptionalDouble areaCm2,
         List<String> lacking) {
     private static final int LONGEST = 80;
-    private static final List<String> WORDS = List.of("piece", "mold", "pot", "note");
+    private static final List<String> WORDS = List.of("piece", "mold", "pot", "batch", "note");
     private static final Range PAUSE = new Range(Measure.MINUTE, 0, 1440);
     private static final Range PLACE = new Range(Measure.MILLIMETRE, 0.2, 2000);
 

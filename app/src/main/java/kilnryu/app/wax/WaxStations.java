@@ -3,7 +3,6 @@ package kilnryu.app.wax;
 import java.util.List;
 import java.util.Optional;
 import kilnryu.app.plan.Plans;
-import kilnryu.app.plan.Stage;
 import kilnryu.app.plan.Station;
 import kilnryu.app.rubber.RubberStore;
 import kilnryu.app.rubber.TappedStore;
@@ -13,15 +12,6 @@ import org.springframework.stereotype.Component;
 /** Where a tree's pieces come from: the mold of rubber and the wax, at the head of its stream. */
 class WaxStations {
     private WaxStations() {}
-
-    /** Pieces that hang on a tree, by the parts of its sheet. */
-    private static List<Long> pieces(Plans.Saved saved) {
-        return saved.sheets().get(Stage.TREE).fields().entrySet().stream()
-                .filter(e -> e.getKey().endsWith("].piece") && e.getValue().matches("\\d{1,18}"))
-                .map(e -> Long.parseLong(e.getValue()))
-                .distinct()
-                .toList();
-    }
 
     @Component
     @Order(1)
@@ -39,7 +29,7 @@ class WaxStations {
 
         @Override
         public Optional<Station> of(Plans.Saved saved, String open, String base) {
-            return pieces(saved).stream()
+            return WaxFound.pieces(saved).stream()
                     .flatMap(p -> store.inStudioOf(saved.row().id(), "piece_id", p).stream())
                     .findFirst()
                     .map(m -> {
@@ -71,7 +61,7 @@ class WaxStations {
 
         @Override
         public Optional<Station> of(Plans.Saved saved, String open, String base) {
-            List<TappedStore.Row> waxes = pieces(saved).stream()
+            List<TappedStore.Row> waxes = WaxFound.pieces(saved).stream()
                     .flatMap(p -> store.inStudioOf(saved.row().id(), "piece_id", p).stream())
                     .toList();
             if (waxes.isEmpty()) {

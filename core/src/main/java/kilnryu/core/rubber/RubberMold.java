@@ -73,6 +73,7 @@ public record RubberMold(
     private static final Formula BASE = Formula.of("rubber * 100 / (100 + hardener_per_100)");
     private static final Formula HARDENER = Formula.of("rubber * hardener_per_100 / (100 + hardener_per_100)");
     private static final Formula JACKET = Formula.of("area * thick / 10 * jacket_density");
+    private static final Formula THICKENER = Formula.of("rubber * percent / 100");
     private static final double THIN = 4.5;
     private static final double LARGE_CM2 = 3000;
     private static final double LARGE_THIN = 7;
@@ -143,6 +144,7 @@ public record RubberMold(
      * @param density of the rubber, g/cm3; empty for the material's
      * @param lossPercent empty for the usual
      * @param hardenerPer100 parts of hardener to 100 of base by mass; empty for rubber that is not mixed
+     * @param box what it is poured into: a box, or the inside of a jacket
      */
     public record Question(
             Kind kind,
@@ -159,12 +161,22 @@ public record RubberMold(
             if (coats.stream().anyMatch(c -> !(c > 0))) {
                 throw new IllegalArgumentException("a coat is thick");
             }
-            if (kind.byArea() && (areaCm2.isEmpty() || coats.isEmpty()) || !kind.byArea() && box.isEmpty()) {
+            boolean byArea = byArea(kind, box);
+            if (byArea && (areaCm2.isEmpty() || coats.isEmpty()) || !byArea && box.isEmpty()) {
                 throw new IllegalArgumentException("nothing says how much rubber it takes");
             }
             if (hardenerPer100.isPresent() && !(hardenerPer100.getAsDouble() > 0)) {
                 throw new IllegalArgumentException("without hardener it stays liquid");
             }
+        }
+
+        /** Whether it is reckoned by its coats: brushed, or poured under a jacket of which nobody knows what it holds. */
+        public boolean byArea() {
+            return byArea(kind, box);
+        }
+
+        private static boolean byArea(Kind kind, Optional<Box> box) {
+            return kind.byArea() && (kind != Kind.GLOVE || box.isEmpty());
         }
 
         double thick() {
@@ -173,10 +185,9 @@ public record RubberMold(
     }
 
     public static RubberMold of(Question q, Factors factors) {
-        List<Coat> coats = q.kind.byArea()
-                ? q.coats.stream().map(mm -> coat(q, mm, factors)).toList()
-                : List.of();
-        Figure rubber = q.kind.byArea() ? byArea(q, q.thick(), factors) : byVolume(q, factors);
+        List<Coat> coats =
+                q.byArea() ? q.coats.stream().map(mm -> coat(q, mm, factors)).toList() : List.of();
+        Figure rubber = q.byArea() ? byArea(q, q.thick(), factors) : byVolume(q, factors);
         List<Finding> found = new ArrayList<>();
         thickness(q, found);
         ratio(q, found);
@@ -200,6 +211,16 @@ public record RubberMold(
                 rubber,
                 part(q, rubber, "base", "base of the coat", BASE),
                 part(q, rubber, "hardener", "hardener of the coat", HARDENER));
+    }
+
+    /** Thickener that goes into a coat, g: so much of base and hardener together (handbook 27). */
+    public static Figure thickener(Coat coat, double percent) {
+        return Figure.computed("thickener", "thickener", Measure.GRAM)
+                .mark(Mark.P, "by mass, as its sheet says")
+                .by(
+                        THICKENER,
+                        coat.rubber.as("rubber"),
+                        Figure.given("percent", "thickener", percent, Measure.PERCENT, Known.CHOSEN, 0));
     }
 
     private static Figure density(Question q, Factors factors) {
@@ -277,7 +298,7 @@ public record RubberMold(
     }
 
     private static void thickness(Question q, List<Finding> found) {
-        if (!q.kind.byArea()) {
+        if (!q.byArea()) {
             return;
         }
         boolean large = q.areaCm2.getAsDouble() > LARGE_CM2;

@@ -194,4 +194,29 @@ class RubberMoldTest {
         assertThat(Kind.named("glove")).contains(Kind.GLOVE);
         assertThat(Kind.BLOCK.jacketed()).isFalse();
     }
+
+    /** A jacket that holds 800 cm3 around a model of 500: 300 x 1.15 x 1.1 = 379.5 g, and no coats. */
+    @Test
+    void aGloveIsReckonedByWhatItsJacketHolds() {
+        RubberMold glove = of(new Question(
+                Kind.GLOVE,
+                Material.TIN_SILICONE,
+                NONE,
+                List.of(),
+                NONE,
+                NONE,
+                OptionalDouble.of(10),
+                Optional.of(new Box(800, 500)),
+                Optional.empty()));
+        assertThat(glove.rubber().value()).isEqualTo(379.5, within(1e-9));
+        assertThat(glove.coats()).isEmpty();
+        assertThat(glove.base().orElseThrow().value()).isEqualTo(345, within(1e-9));
+    }
+
+    /** 5 % of 1200 cm2 by 0.18 cm by 1.15 by 1.1 = 273.24 g are 13.66 g. */
+    @Test
+    void thickenerGoesByTheMassOfItsCoat() {
+        RubberMold mold = of(brushed(1200, List.of(0.6, 1.8), 10));
+        assertThat(RubberMold.thickener(mold.coats().get(1), 5).value()).isEqualTo(13.662, within(1e-9));
+    }
 }
