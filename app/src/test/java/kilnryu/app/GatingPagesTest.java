@@ -390,6 +390,11 @@ class GatingPagesTest extends AppTest {
         assertThat(page(owner, "/stock?diameter_mm=6&length_mm=4m&lost_pct=10")).contains("wax to melt", "119");
         assertThat(page(owner, "/stock?wax_g=100")).contains("How thick is the rod?");
         assertThat(page(owner, "/stock?diameter_mm=thin&wax_g=1")).contains("is not a length");
+        // 10 mm from 40 to 15 degrees in a place of 5: 810 s
+        assertThat(page(owner, "/stock?diameter_mm=10&cold_C=5&firm_C=15"))
+                .contains("in the cold until it is firm", "13 min 30 s");
+        assertThat(page(owner, "/stock?diameter_mm=10&cold_C=10&material=soft-wax"))
+                .contains("A place at 10 °C never makes it 8 °C.");
     }
 
     @Test

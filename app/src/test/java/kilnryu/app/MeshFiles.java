@@ -4,7 +4,7 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 
 /** Mesh files as casters bring them. */
-final class MeshFiles {
+public final class MeshFiles {
     private static final int[][] FACES = {
         {0, 2, 3, 1}, {4, 5, 7, 6}, {0, 1, 5, 4}, {2, 6, 7, 3}, {0, 4, 6, 2}, {1, 3, 7, 5}
     };
@@ -12,7 +12,7 @@ final class MeshFiles {
     private MeshFiles() {}
 
     /** A box of these measures as binary STL, with so many of its twelve triangles. */
-    static byte[] box(double wide, double deep, double tall, int triangles) {
+    public static byte[] box(double wide, double deep, double tall, int triangles) {
         ByteBuffer out = ByteBuffer.allocate(84 + 50 * triangles).order(ByteOrder.LITTLE_ENDIAN);
         out.putInt(80, triangles).position(84);
         for (int t = 0; t < triangles; t++) {

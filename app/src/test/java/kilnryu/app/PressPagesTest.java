@@ -175,13 +175,4 @@ class PressPagesTest extends AppTest {
         tap(at, "coat", "base", "82.8 g", "hardener", "8.28 g");
         assertThat(page(owner, at + "/bench")).contains("<b>13.7 g</b> thickener");
     }
-
-    @Test
-    void rodsAreReckonedFromNozzleAndMass() throws Exception {
-        assertThat(page(owner, "/waxes/rods")).contains("rod it gives", "in the cold until it is firm", "13 min 30 s");
-        // 10 mm, 70.686 g: 1 m
-        assertThat(page(owner, "/waxes/rods?nozzle_mm=10&mass_g=70.686&warm_C=40&cold_C=20&firm_C=15"))
-                .contains("<b>1000</b>", "A place at 20 °C never makes it 15 °C.");
-        assertThat(page(owner, "/waxes/rods?nozzle_mm=wide&mass_g=70")).contains("Not yet judged", "value=\"wide\"");
-    }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
@@ -12,12 +13,16 @@ import kilnryu.app.sheet.Range;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.sheet.SheetForm.Option;
 import kilnryu.app.web.FigureView;
+import kilnryu.app.web.FindingView;
 import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.quantity.Length;
 import kilnryu.core.quantity.Mass;
+import kilnryu.core.quantity.Measure;
+import kilnryu.core.stock.Chilling;
 import kilnryu.core.stock.RodSums;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
+import kilnryu.core.wax.Wax;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -27,6 +32,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** The page of sprue stock; its question stands in its address. */
 @Controller
 class StockController {
+    private static final Range WARM = new Range(Measure.DEGREE_CELSIUS, 0, 100);
+    private static final Range COLD = new Range(Measure.DEGREE_CELSIUS, -40, 40);
+
     private final FactorStore factors;
 
     StockController(FactorStore factors) {
@@ -38,10 +46,15 @@ class StockController {
         Map<String, String> typed = new LinkedHashMap<>(asked);
         Fields fields = Fields.typed(typed, account.units());
         FigureView.Maker views = new FigureView.Maker(account.units(), false);
+        List<Figure> figures = figures(fields, factors.of(account.studioId()));
+        Optional<Chilling> chilling = chilling(fields);
+        chilling.flatMap(Chilling::chill).ifPresent(figures::add);
+        model.addAttribute("figures", figures.stream().map(views::of).toList());
         model.addAttribute(
-                "figures",
-                figures(fields, factors.of(account.studioId())).stream()
-                        .map(views::of)
+                "findings",
+                chilling.stream()
+                        .flatMap(c -> c.findings().all().stream())
+                        .map(f -> FindingView.of(f, views, 0))
                         .toList());
         model.addAttribute("soft", "soft-wax".equals(typed.get("material")));
         model.addAttribute(
@@ -52,6 +65,26 @@ class StockController {
                         .toList());
         model.addAttribute("form", new SheetForm(fields, typed, !typed.isEmpty()));
         return "stock/stock";
+    }
+
+    /** Where a cold place is said: until the rod is firm; soft wax is firm at 8 C, hard at 18. */
+    private static Optional<Chilling> chilling(Fields fields) {
+        OptionalDouble diameter = fields.quantity("diameter_mm", Range.LENGTH);
+        OptionalDouble cold = fields.quantity("cold_C", COLD);
+        boolean soft = fields.choice("material", PatternMaterial::named)
+                .filter(m -> m == PatternMaterial.SOFT_WAX)
+                .isPresent();
+        double warm = fields.quantity("warm_C", WARM).orElse(40);
+        double firm = fields.quantity("firm_C", WARM).orElse(soft ? 8 : 18);
+        return diameter.isEmpty() || cold.isEmpty() || fields.hasErrors()
+                ? Optional.empty()
+                : Optional.of(Chilling.of(new Chilling.Question(
+                        Wax.SCULPTURE,
+                        diameter.getAsDouble(),
+                        fields.quantity("length_mm", Range.ROD),
+                        warm,
+                        cold.getAsDouble(),
+                        firm)));
     }
 
     private static List<Figure> figures(Fields fields, Factors own) {

@@ -5,7 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.BoundingBox;
+import java.util.Base64;
 import java.util.List;
+import java.util.regex.Pattern;
+import kilnryu.app.MeshFiles;
 import org.junit.jupiter.api.Test;
 
 /** At the bench of rubber and wax: coats with a clock, layers with theirs, an injection round on a phone. */
@@ -126,10 +130,123 @@ class WaxIT extends BrowserTest {
     void theListsFitAndCanBeRead() {
         for (int width : List.of(1280, 400)) {
             page.setViewportSize(width, 800);
-            for (String address : List.of("/waxes", "/waxes/rounds", "/waxes/0", "/rubber/0", "/waxes/rounds/0")) {
+            for (String address : List.of(
+                    "/waxes", "/waxes/rounds", "/waxes/0", "/rubber/0", "/waxes/rounds/0", "/waxes/pots/0", "/stock")) {
                 page.navigate(app.address() + address);
                 fits(address + " at " + width);
             }
         }
+    }
+
+    private void tool(String words) {
+        page.locator(".tools label", new Page.LocatorOptions().setHasText(words))
+                .first()
+                .click();
+    }
+
+    /** A touch on the outline, as shares of the picture. */
+    private void touch(double x, double y) {
+        Locator box = page.locator("[data-touch]");
+        BoundingBox b = box.boundingBox();
+        box.click(new Locator.ClickOptions().setPosition(x * b.width, y * b.height));
+        page.waitForURL(Pattern.compile(".*tool=.*"));
+    }
+
+    /** A bar of 40 x 20 x 5 mm: its parting is drawn with a finger, a key stands on it, a spout, a part with its name. */
+    @Test
+    void aPartingIsDrawnWithAFinger() {
+        page.setViewportSize(400, 900);
+        page.navigate(app.address() + "/rubber/0");
+        Object piece = page.evaluate("""
+                async (stl) => {
+                  const token = document.querySelector("[name=_csrf]").value;
+                  const sheet = new URLSearchParams({ _csrf: token, version: "0", name: "Slate tile" });
+                  const made = await fetch("/pieces/0", { method: "POST", body: sheet });
+                  const id = made.url.match(/pieces\\/(\\d+)/)[1];
+                  const bytes = Uint8Array.from(atob(stl), (c) => c.charCodeAt(0));
+                  const form = new FormData();
+                  form.append("_csrf", token);
+                  form.append("mesh", new Blob([bytes]), "tile.stl");
+                  await fetch(`/pieces/${id}/mesh`, { method: "POST", body: form });
+                  for (;;) {
+                    const state = await (await fetch(`/pieces/${id}/mesh/state`)).text();
+                    if (state.includes("data-done")) return id;
+                    await new Promise((done) => setTimeout(done, 200));
+                  }
+                }
+                """, Base64.getEncoder().encodeToString(MeshFiles.box(40, 20, 5, 12)));
+        page.navigate(app.address() + "/rubber/0?piece=" + piece);
+        byName("name", "Slate tile");
+        byName("hardener_per_100", "10");
+        byName("pot_life_min_23", "40 min");
+        byName("cure_h_23", "16 h");
+        page.locator("[name=opening]").selectOption("top");
+        button("Add the mold").click();
+        assertThat(page.locator("#parting")).containsText("where it parts");
+        touch(0.1, 0.5);
+        touch(0.9, 0.5);
+        assertThat(page.locator("#parting")).containsText("parting lines");
+        tool("Spout");
+        touch(0.5, 0.1);
+        assertThat(page.locator("[data-touch] svg")).containsText("spout");
+        tool("Part");
+        page.locator("[data-named]").fill("upper");
+        touch(0.5, 0.3);
+        assertThat(page.locator("[data-touch] svg")).containsText("upper");
+        fits("a parting on a phone");
+        button("Undo the last").click();
+        assertThat(page.locator("#parting")).containsText("how its parts are called");
+    }
+
+    @Test
+    void aPrintIsWashedAndCuredByItsClock() {
+        page.navigate(app.address() + "/waxes/0?made=printed");
+        assertThat(page.locator("[name=layer_mm]")).isVisible();
+        assertThat(page.locator("[name=target_mm]")).isHidden();
+        page.locator("[name=made]").selectOption("slushed");
+        assertThat(page.locator("[name=target_mm]")).isVisible();
+        assertThat(page.locator("[name=layer_mm]")).isHidden();
+        page.locator("[name=made]").selectOption("printed");
+        byName("name", "Grebe, print");
+        page.locator("[name=material]").selectOption("castable-resin");
+        byName("layer_mm", "0.05 mm");
+        byName("lean_deg", "60");
+        byName("wash_min", "10 min");
+        page.locator("[name=supports]").selectOption("back");
+        button("Add the wax").click();
+        assertThat(page.locator(".wax-draw svg")).isVisible();
+        fits("a print");
+        page.setViewportSize(400, 800);
+        page.locator("a", new Page.LocatorOptions().setHasText("To the bench")).click();
+        button("Into the wash").click();
+        assertThat(page.locator(".count-down")).containsText(":");
+        assertThat(page.locator(".bench-clock")).containsText("left in the wash");
+        button("Out of the wash").click();
+        button("Under the lamp").click();
+        button("Cured through").click();
+        assertThat(page.locator("#h-look")).isVisible();
+        fits("the bench of a print");
+    }
+
+    @Test
+    void aPotIsReadAndFilled() {
+        page.setViewportSize(400, 900);
+        page.navigate(app.address() + "/waxes/pots/0");
+        byName("name", "Pot");
+        byName("high_mm", "200 mm");
+        button("Add the pot").click();
+        fill("grams", "2 kg");
+        button("New wax in").click();
+        assertThat(page.locator("#h-log ~ ul")).containsText("2000 g new wax");
+        fill("r-grams", "500 g");
+        button("Into the pot").click();
+        assertThat(page.locator("[role=alert]")).containsText("Strain it");
+        page.locator(".tick input").check();
+        fill("r-grams", "500 g");
+        button("Into the pot").click();
+        assertThat(page.locator("#h-log ~ ul")).containsText("500 g recovered wax");
+        button("Stand-in: warmer").click();
+        assertThat(page.locator(".pot-knob")).containsText("85 °C");
+        fits("a pot of wax");
     }
 }
