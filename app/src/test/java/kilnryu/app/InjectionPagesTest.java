@@ -5,9 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import java.time.ZonedDateTime;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import kilnryu.app.account.Account;
+import kilnryu.app.today.Day;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -19,6 +22,9 @@ import org.springframework.mock.web.MockHttpServletResponse;
 class InjectionPagesTest extends AppTest {
     @Autowired
     JdbcClient jdbc;
+
+    @Autowired
+    List<Day.Source> sources;
 
     /** In rubber at 22 C, wax just liquid, 3 mm set in 1.3 x (3 / 0.32)^2 = 114 s. */
     private static Map<String, String> round(int molds) {
@@ -290,5 +296,28 @@ class InjectionPagesTest extends AppTest {
         assertThat(bench(one)).contains("Of its piece 3 are wanted: 2 good in all its rounds, 1 to make.");
         shot(two, "k1", "");
         assertThat(bench(two)).contains("3 good in all its rounds, none to make.");
+    }
+
+    private List<Day.Task> tasks() {
+        Day.Window now = Day.Window.at(ZonedDateTime.now(owner.zoneId()));
+        return sources.stream().flatMap(d -> d.of(owner, now).tasks().stream()).toList();
+    }
+
+    @Test
+    void whatStandsInAMoldIsADutyOfTheDay() throws Exception {
+        String at = saved(round(2));
+        assertThat(tasks()).noneMatch(t -> t.what().startsWith("Pull "));
+        tap(at, "k1", "inject", "");
+        assertThat(tasks())
+                .filteredOn(t -> t.what().equals("Pull limpet 1"))
+                .singleElement()
+                .satisfies(t -> {
+                    assertThat(t.press()).isEqualTo(Day.Press.LATER);
+                    assertThat(t.address()).isEqualTo(at + "/bench");
+                });
+        passed(at, 120);
+        assertThat(tasks()).anyMatch(t -> t.what().equals("Pull limpet 1") && t.press() == Day.Press.DUE);
+        tap(at, "k1", "pull", "");
+        assertThat(tasks()).noneMatch(t -> t.what().startsWith("Pull "));
     }
 }

@@ -173,6 +173,11 @@ public final class PageLoad {
         row("page: list of firings (asked 50)", () -> get("/firings"));
         row("page: bench card", () -> get("/trees/3/card"));
         row("page: factors", () -> get("/factors"));
+        row("page: list of molds, pots and waxes (asked 50)", () -> get("/waxes"));
+        row("page: mold of rubber, parted on its mesh (asked 50)", () -> get("/rubber/1"));
+        row("page: wax in two layers (asked 50)", () -> get("/waxes/1"));
+        row("page: bench of a wax with its walls (asked 50)", () -> get("/waxes/2/bench"));
+        row("page: pot of wax (asked 50)", () -> get("/waxes/pots/1"));
         castings(5000);
         row("page: log with 5000 castings (asked 100)", () -> get("/log"));
         row("page: log by piece (asked 100)", () -> get("/log?by=piece"));

@@ -51,7 +51,7 @@ public record InjectionView(List<Tile> tiles, String says, String line, String f
                 tiles, says(sheet, course, chosen, now), line(sheet), foreseen(sheet), shelf(sheet, course, now));
     }
 
-    private static Instant set(InjectionSheet sheet, InjectionCourse course, int mold) {
+    static Instant set(InjectionSheet sheet, InjectionCourse course, int mold) {
         return course.at(sheet.keys().get(mold))
                 .injected()
                 .orElseThrow()
