@@ -5,10 +5,10 @@ import java.util.Optional;
 
 /** How a pattern came to be. */
 public enum Made {
-    SLUSHED("slushed", "slushed in a mold"),
+    SLUSHED("slushed", "slushed"),
     PRINTED("printed", "printed"),
-    CARVED("carved", "carved or modelled"),
-    FOUND("found", "found: plant, insect, foam, toy");
+    CARVED("carved", "carved, modelled"),
+    FOUND("found", "found thing");
 
     private final String key;
     private final String label;
