@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.stream.Stream;
 import kilnryu.app.account.Account;
@@ -22,7 +21,6 @@ import kilnryu.app.piece.PieceChoice;
 import kilnryu.app.piece.PieceOpenings;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Options;
-import kilnryu.app.sheet.Range;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.sheet.SheetForm.Option;
 import kilnryu.app.web.FigureView;
@@ -30,8 +28,6 @@ import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Late;
 import kilnryu.app.web.OneLine;
 import kilnryu.app.web.Show;
-import kilnryu.core.finding.Severity;
-import kilnryu.core.flask.UnitGuard;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.rubber.Material;
 import kilnryu.core.rubber.RubberMold;
@@ -54,13 +50,8 @@ class RubberController {
     /** Where an original is thinner than this its wax would be, too (handbook 27). */
     private static final double BACKED_MM = 3;
 
-    /** A cup that is further off its ratio is not spread, %; our own limit. */
-    private static final double MOST_OFF = 5;
-
     /** What is put on the stand-in is a little more than was asked, as by hand. */
     private static final double STAND_IN = 1.003;
-
-    private static final List<String> FAULTS = List.of("torn", "bubble", "short", "thin", "seam", "dirt");
 
     private final RubberStore store;
     private final RubberMolds molds;
@@ -254,7 +245,7 @@ class RubberController {
         model.addAttribute("name", mold.row().name());
         model.addAttribute("count", store.events(id).size());
         model.addAttribute("view", RubberView.of(account, mold, clock.instant()));
-        model.addAttribute("faults", FAULTS);
+        model.addAttribute("faults", RubberTaps.FAULTS);
         Scale.Reading shown = scale.read(account.studioId());
         model.addAttribute(
                 "scale",
@@ -289,8 +280,9 @@ class RubberController {
         redirect.addFlashAttribute("typedBase", base);
         redirect.addFlashAttribute("typedHardener", hardener);
         switch (what) {
-            case "on-base" -> scale.load(studio, planned(mold, true).orElse(0.0) * STAND_IN);
-            case "on-hardener" -> scale.load(studio, planned(mold, false).orElse(0.0) * STAND_IN);
+            case "on-base" -> scale.load(studio, RubberTaps.planned(mold, true).orElse(0.0) * STAND_IN);
+            case "on-hardener" ->
+                scale.load(studio, RubberTaps.planned(mold, false).orElse(0.0) * STAND_IN);
             case "off" -> scale.load(studio, 0);
             case "unit" -> scale.nextUnit(studio);
             case "take-base", "take-hardener" -> {
@@ -308,21 +300,6 @@ class RubberController {
         return "redirect:/rubber/" + id + "/bench";
     }
 
-    /** Of the coat that is next, g. */
-    private static Optional<Double> planned(RubberMolds.Mold mold, boolean base) {
-        int on = mold.course().laid().size();
-        return mold.sheet()
-                .plan()
-                .flatMap(p -> p.coats().isEmpty()
-                        ? base ? p.base() : p.hardener()
-                        : on < p.coats().size()
-                                ? base
-                                        ? p.coats().get(on).base()
-                                        : p.coats().get(on).hardener()
-                                : Optional.empty())
-                .map(kilnryu.core.sum.Figure::value);
-    }
-
     @PostMapping("/rubber/{id:\\d+}/tap")
     String tap(
             @AuthenticationPrincipal Account account,
@@ -334,11 +311,11 @@ class RubberController {
         Map<String, String> fields = new LinkedHashMap<>();
         Instant at = clock.instant();
         String fault = switch (kind) {
-            case "coat" -> coat(account, mold, form, fields);
+            case "coat" -> RubberTaps.coat(account, mold, form, fields);
             case "jacket" -> mold.course().jacketed().isPresent() ? "Its jacket is made already." : "";
-            case "pull" -> pull(mold, form, fields, at);
-            case "wear", "retire" -> said(form, fields);
-            case "press", "pressed" -> press(mold, kind);
+            case "pull" -> RubberTaps.pull(mold, form, fields, at);
+            case "wear", "retire" -> RubberTaps.said(form, fields);
+            case "press", "pressed" -> RubberTaps.press(mold, kind);
             case "line", "begin", "outline", "spout", "part", "undraw" -> drawn(account, mold, kind, form, fields);
             default -> "There is no such tap.";
         };
@@ -360,71 +337,6 @@ class RubberController {
         return "redirect:/rubber/" + id + "/bench";
     }
 
-    /** Both cups weighed, near what is planned, in their ratio. */
-    private static String coat(
-            Account account, RubberMolds.Mold mold, Map<String, String> form, Map<String, String> fields) {
-        Optional<RubberMold> plan = mold.sheet().plan();
-        if (plan.isEmpty() || mold.course().retired()) {
-            return "Nothing is planned to be laid: finish its sheet first.";
-        }
-        Fields read = Fields.typed(form, account.units());
-        OptionalDouble base = read.quantity("base", Range.MASS);
-        OptionalDouble hardener = read.quantity("hardener", Range.MASS);
-        if (read.hasErrors() || base.isEmpty() || hardener.isEmpty()) {
-            return read.errors().values().stream().findFirst().orElse("Weigh base and hardener before they are mixed.");
-        }
-        Optional<Double> planned = planned(mold, true);
-        Optional<Measure> suspect = planned.flatMap(p -> UnitGuard.suspect(base.getAsDouble(), p));
-        if (suspect.isPresent()) {
-            return "Is the scale on " + suspect.get().symbol() + "? The base is far from the plan in g, but fits it in "
-                    + suspect.get().symbol() + ".";
-        }
-        double per100 = mold.sheet().question().orElseThrow().hardenerPer100().orElse(0);
-        double off = RubberMold.off(base.getAsDouble(), hardener.getAsDouble(), per100);
-        if (Math.abs(off) > MOST_OFF) {
-            return String.format(
-                    Locale.ROOT,
-                    "The hardener is %.0f %% %s: %.1f g go with %.0f g of base. Mend it before it is mixed.",
-                    Math.abs(off),
-                    off > 0 ? "too much" : "too little",
-                    base.getAsDouble() * per100 / 100,
-                    base.getAsDouble());
-        }
-        fields.put("base", Show.exact(base.getAsDouble()).replace(",", ""));
-        fields.put("hardener", Show.exact(hardener.getAsDouble()).replace(",", ""));
-        return "";
-    }
-
-    private static String pull(
-            RubberMolds.Mold mold, Map<String, String> form, Map<String, String> fields, Instant now) {
-        if (!mold.ready(now)) {
-            return "It is not cured: nothing is pulled from it yet.";
-        }
-        String fault = form.getOrDefault("fault", "");
-        if (!fault.isEmpty() && !FAULTS.contains(fault)) {
-            return "Choose what is wrong with it.";
-        }
-        fields.put("fault", fault);
-        return "";
-    }
-
-    private static String press(RubberMolds.Mold mold, String kind) {
-        if (mold.sheet().vulcanising().isEmpty()) {
-            return "It is not vulcanised.";
-        }
-        if (kind.equals("pressed")) {
-            return mold.course().pressing().isEmpty() ? "It is not in the press." : "";
-        }
-        if (mold.course().pressing().isPresent() || mold.course().pressed()) {
-            return "It was in the press already.";
-        }
-        return mold.sheet().vulcanising().get().findings().all().stream()
-                .filter(f -> f.severity() == Severity.STOP)
-                .findFirst()
-                .map(f -> f.message() + " " + f.remedy())
-                .orElse("");
-    }
-
     /** A touch on the outline is kept as a share of it. */
     private String drawn(
             Account account, RubberMolds.Mold mold, String kind, Map<String, String> form, Map<String, String> fields) {
@@ -440,8 +352,8 @@ class RubberController {
         if (kind.equals("outline")) {
             return "";
         }
-        Optional<Double> x = share(form.get("x"));
-        Optional<Double> y = share(form.get("y"));
+        Optional<Double> x = RubberTaps.share(form.get("x"));
+        Optional<Double> y = RubberTaps.share(form.get("y"));
         if (x.isEmpty() || y.isEmpty()) {
             return "Touch the outline where it is to be.";
         }
@@ -455,21 +367,6 @@ class RubberController {
         OutlineFrame.Place at = OutlineFrame.of(seen.get().outline()).touched(x.get(), y.get());
         fields.put("x", String.format(Locale.ROOT, "%.4f", Math.max(0, at.x())));
         fields.put("y", String.format(Locale.ROOT, "%.4f", Math.max(0, at.y())));
-        return "";
-    }
-
-    private static Optional<Double> share(String text) {
-        return text != null && text.matches("[01](\\.\\d{1,6})?")
-                ? Optional.of(Double.parseDouble(text)).filter(v -> v <= 1)
-                : Optional.empty();
-    }
-
-    private static String said(Map<String, String> form, Map<String, String> fields) {
-        String says = OneLine.of(form.getOrDefault("says", ""));
-        if (says.isEmpty()) {
-            return "Say what was seen.";
-        }
-        fields.put("says", says);
         return "";
     }
 
