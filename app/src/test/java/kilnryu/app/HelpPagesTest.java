@@ -16,6 +16,31 @@ class HelpPagesTest extends AppTest {
     private static final Pattern PICTURE = Pattern.compile("src=\"(/help/pictures/[a-z-]+\\.png)\"");
     private static final Pattern LINK = Pattern.compile("\\]\\((docs/[^)#]+)\\)");
 
+    /** The version that is built is the one that changes are told of, and the one that is shown. */
+    @Test
+    void theVersionIsShownAndItsChangesAreTold() throws Exception {
+        Matcher version = Pattern.compile("<artifactId>kiln-ryu</artifactId>\\s*<version>([^<]+)</version>")
+                .matcher(Files.readString(Path.of("..", "pom.xml")));
+        assertThat(version.find()).isTrue();
+        assertThat(page(owner, "/help/" + first()))
+                .contains("Kiln Ryu " + version.group(1) + ", under the Apache License 2.0.");
+        Matcher told = Pattern.compile("(?m)^## (\\S+)").matcher(Files.readString(Path.of("..", "CHANGELOG.md")));
+        assertThat(told.find()).isTrue();
+        assertThat(told.group(1)).isEqualTo(version.group(1));
+    }
+
+    private static String first() throws Exception {
+        try (var all = Files.list(DOCS.resolve("manual"))) {
+            return all.sorted()
+                    .findFirst()
+                    .orElseThrow()
+                    .getFileName()
+                    .toString()
+                    .replaceFirst("^\\d+-", "")
+                    .replaceFirst("\\.md$", "");
+        }
+    }
+
     @Test
     void everyChapterIsServedWithItsPictures() throws Exception {
         List<Path> files;

@@ -1,6 +1,7 @@
 package kilnryu.app.help;
 
 import java.time.Duration;
+import org.springframework.boot.info.BuildProperties;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
@@ -17,9 +18,11 @@ import org.springframework.web.server.ResponseStatusException;
 @Controller
 class HelpController {
     private final Manual manual;
+    private final BuildProperties build;
 
-    HelpController(Manual manual) {
+    HelpController(Manual manual, BuildProperties build) {
         this.manual = manual;
+        this.build = build;
     }
 
     @GetMapping("/help")
@@ -32,6 +35,7 @@ class HelpController {
         model.addAttribute(
                 "open", manual.chapter(chapter).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND)));
         model.addAttribute("chapters", manual.chapters());
+        model.addAttribute("version", build.getVersion());
         return "help/chapter";
     }
 
