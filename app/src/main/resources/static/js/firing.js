@@ -33,7 +33,7 @@ if (program) {
       const reached = Number(corner.dataset.reached);
       return { hold: Math.max(0, snap(minute - reached, 5)) };
     }
-    const target = Math.max(20, Math.min(1300, snap(celsius, 5)));
+    const target = Math.max(20, Math.min(Number(corner.dataset.most), snap(celsius, 5)));
     const hours = Math.max(1, minute - began) / 60;
     const rate = Math.max(5, Math.min(2000, snap(Math.abs(target - from) / hours, 5)));
     return { target, rate };

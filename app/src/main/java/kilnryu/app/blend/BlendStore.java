@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import kilnryu.app.account.Account;
+import kilnryu.app.web.InRequest;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -52,8 +53,11 @@ public class BlendStore {
 
     /** What blocks of a studio can be made of. */
     public Mixes mixes(long studio, kilnryu.core.sum.Factors factors) {
-        List<Row> rows = list(studio);
-        return Mixes.of(rows, rows.isEmpty() ? List.of() : trials(studio, 0), factors);
+        List<Row> rows = InRequest.once("blends " + studio, () -> list(studio));
+        return Mixes.of(
+                rows,
+                rows.isEmpty() ? List.of() : InRequest.once("trials " + studio, () -> trials(studio, 0)),
+                factors);
     }
 
     public Optional<Row> find(long studio, long id) {

@@ -66,9 +66,9 @@ class TriesController {
     @GetMapping("/log/series")
     String list(@AuthenticationPrincipal Account account, Model model) {
         List<Line> lines = new ArrayList<>();
-        for (long first : again.firsts(account.studioId(), MOST)) {
+        for (Plans.Saved saved : plans.find(account, again.firsts(account.studioId(), MOST))) {
+            long first = saved.row().id();
             List<AgainStore.Row> tries = again.line(account.studioId(), first);
-            Plans.Saved saved = plans.find(account, first);
             lines.add(new Line(
                     first,
                     saved.row().name(),

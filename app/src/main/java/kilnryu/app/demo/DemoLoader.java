@@ -119,50 +119,50 @@ class DemoLoader implements ApplicationRunner {
         Optional<Account> owner = accounts.createFirst(new AccountStore.NewOwner(
                 "Saltmarsh Casting", "Europe/Lisbon", "demo", passwords.encode("estuary"), "Demo", true));
         if (owner.isPresent()) {
-            List<Long> trees = new ArrayList<>();
-            for (String plan : PLANS) {
-                trees.add(documents.take(owner.get(), withPourDay(read(plan), owner.get())));
-            }
-            link(owner.get(), trees.get(3), "3", sculpted(owner.get(), "maple-key", "key", Sculptor.key(), RESIN));
-            link(
-                    owner.get(),
-                    trees.get(0),
-                    "2",
-                    sculpted(owner.get(), "fish", "lantern-fish", Sculptor.fish(), PLASTIC));
-            long leg = sculpted(owner.get(), "leg", "left-leg", Sculptor.leg(), WAX);
-            link(owner.get(), trees.get(2), "4", leg);
-            pieces.take(owner.get(), read("piece-heron"), Optional.empty());
-            pieces.take(owner.get(), read("piece-limpet"), mesh());
-            equipment.save(
-                    owner.get().studioId(),
-                    0,
-                    JSON.readValue(read("equipment"), new TypeReference<LinkedHashMap<String, String>>() {}));
-            for (String blend : BLENDS) {
-                LinkedHashMap<String, String> fields =
-                        JSON.readValue(read("blend-" + blend), new TypeReference<LinkedHashMap<String, String>>() {});
-                LinkedHashMap<String, String> trial = new LinkedHashMap<>();
-                fields.keySet().stream()
-                        .filter(k -> k.startsWith("trial."))
-                        .forEach(k -> trial.put(k.substring("trial.".length()), fields.get(k)));
-                fields.keySet().removeIf(k -> k.startsWith("trial."));
-                long id = blends.create(owner.get().studioId(), fields.get("name"), fields);
-                if (!trial.isEmpty()) {
-                    blends.keepTrial(
-                            owner.get(), blends.find(owner.get().studioId(), id).orElseThrow(), trial);
-                }
-            }
-            schools.copy(
-                    owner.get(),
-                    Craft.GATING,
-                    "Thin leaves",
-                    GatingSchool.FREE_TREE.key(),
-                    JSON.readValue(read("school-leaves"), new TypeReference<LinkedHashMap<String, String>>() {}));
-            List<Long> inShell = shells(owner.get(), leg);
-            firings(owner.get(), trees);
-            melting(owner.get(), List.of(trees.get(2), inShell.get(0), inShell.get(1)));
-            year.load(owner.get());
+            load(owner.get());
             LOG.info("demo studio loaded");
         }
+    }
+
+    /** The whole studio, with a year of castings behind it. */
+    void load(Account owner) throws IOException, PlanDocument.Unusable, Photo.Unusable {
+        List<Long> trees = new ArrayList<>();
+        for (String plan : PLANS) {
+            trees.add(documents.take(owner, withPourDay(read(plan), owner)));
+        }
+        link(owner, trees.get(3), "3", sculpted(owner, "maple-key", "key", Sculptor.key(), RESIN));
+        link(owner, trees.get(0), "2", sculpted(owner, "fish", "lantern-fish", Sculptor.fish(), PLASTIC));
+        long leg = sculpted(owner, "leg", "left-leg", Sculptor.leg(), WAX);
+        link(owner, trees.get(2), "4", leg);
+        pieces.take(owner, read("piece-heron"), Optional.empty());
+        pieces.take(owner, read("piece-limpet"), mesh());
+        equipment.save(
+                owner.studioId(),
+                0,
+                JSON.readValue(read("equipment"), new TypeReference<LinkedHashMap<String, String>>() {}));
+        for (String blend : BLENDS) {
+            LinkedHashMap<String, String> fields =
+                    JSON.readValue(read("blend-" + blend), new TypeReference<LinkedHashMap<String, String>>() {});
+            LinkedHashMap<String, String> trial = new LinkedHashMap<>();
+            fields.keySet().stream()
+                    .filter(k -> k.startsWith("trial."))
+                    .forEach(k -> trial.put(k.substring("trial.".length()), fields.get(k)));
+            fields.keySet().removeIf(k -> k.startsWith("trial."));
+            long id = blends.create(owner.studioId(), fields.get("name"), fields);
+            if (!trial.isEmpty()) {
+                blends.keepTrial(owner, blends.find(owner.studioId(), id).orElseThrow(), trial);
+            }
+        }
+        schools.copy(
+                owner,
+                Craft.GATING,
+                "Thin leaves",
+                GatingSchool.FREE_TREE.key(),
+                JSON.readValue(read("school-leaves"), new TypeReference<LinkedHashMap<String, String>>() {}));
+        List<Long> inShell = shells(owner, leg);
+        firings(owner, trees);
+        melting(owner, List.of(trees.get(2), inShell.get(0), inShell.get(1)));
+        year.load(owner);
     }
 
     /** Two kilns, a program of the studio's own; a firing that was poured, one that runs, one that is planned. */

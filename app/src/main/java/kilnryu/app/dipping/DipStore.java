@@ -6,12 +6,17 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
+import java.util.Set;
 import kilnryu.app.account.Account;
 import kilnryu.app.record.Records;
 import kilnryu.app.record.WorkRecord;
@@ -230,24 +235,55 @@ class DipStore {
         return jdbc.sql("""
                         select d.*, a.shown_name from dip d join account a on a.id = d.account_id
                          where d.run_id = :run and not d.removed order by d.at, d.id
-                        """)
-                .param("run", run)
-                .query((rs, n) -> new Dip(
-                        rs.getLong("id"),
-                        new Logged(
-                                Coat.named(rs.getString("coat")).orElseThrow(),
-                                rs.getTimestamp("at").toInstant(),
-                                new Air(rs.getDouble("celsius"), rs.getDouble("humidity"), rs.getDouble("air")),
-                                new Readings(
-                                        number(rs, "flow_s"),
-                                        number(rs, "density"),
-                                        number(rs, "thickness_mm"),
-                                        number(rs, "mass_g")),
-                                rs.getString("changed"),
-                                rs.getString("note")),
-                        rs.getTimestamp("logged_at").toInstant(),
-                        rs.getString("shown_name")))
-                .list();
+                        """).param("run", run).query((rs, n) -> dip(rs)).list();
+    }
+
+    private static Dip dip(ResultSet rs) throws SQLException {
+        return new Dip(
+                rs.getLong("id"),
+                new Logged(
+                        Coat.named(rs.getString("coat")).orElseThrow(),
+                        rs.getTimestamp("at").toInstant(),
+                        new Air(rs.getDouble("celsius"), rs.getDouble("humidity"), rs.getDouble("air")),
+                        new Readings(
+                                number(rs, "flow_s"),
+                                number(rs, "density"),
+                                number(rs, "thickness_mm"),
+                                number(rs, "mass_g")),
+                        rs.getString("changed"),
+                        rs.getString("note")),
+                rs.getTimestamp("logged_at").toInstant(),
+                rs.getString("shown_name"));
+    }
+
+    /** What was done to some shells. */
+    record Done(Map<Long, List<Dip>> dips, Map<Long, List<Weighing>> weighings, Set<Long> wired) {}
+
+    /** Of several shells in three questions, however many they are. */
+    Done done(Collection<Long> runs) {
+        Long[] ids = runs.toArray(Long[]::new);
+        Map<Long, List<Dip>> dips = new HashMap<>();
+        jdbc.sql("""
+                        select d.*, a.shown_name from dip d join account a on a.id = d.account_id
+                         where d.run_id = any(:runs) and not d.removed order by d.at, d.id
+                        """).param("runs", ids).query(rs -> {
+            dips.computeIfAbsent(rs.getLong("run_id"), r -> new ArrayList<>()).add(dip(rs));
+        });
+        Map<Long, List<Weighing>> weighings = new HashMap<>();
+        jdbc.sql("select * from shell_weighing where run_id = any(:runs) order by at, id")
+                .param("runs", ids)
+                .query(rs -> {
+                    weighings
+                            .computeIfAbsent(rs.getLong("run_id"), r -> new ArrayList<>())
+                            .add(new Weighing(rs.getTimestamp("at").toInstant(), rs.getDouble("mass_g")));
+                });
+        Set<Long> wired =
+                new HashSet<>(jdbc.sql("""
+                        select run_id from (select distinct on (run_id) run_id, kind from shell_event
+                         where run_id = any(:runs) and kind in ('wire', 'wire off') order by run_id, at desc, id desc) w
+                         where kind = 'wire'
+                        """).param("runs", ids).query(Long.class).list());
+        return new Done(dips, weighings, wired);
     }
 
     boolean removeDip(long run, long dip, boolean away) {

@@ -8,6 +8,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import kilnryu.app.account.Account;
 import kilnryu.app.dipping.ShellState.Phase;
 import kilnryu.app.plan.Plans;
@@ -243,9 +244,14 @@ class RackController {
             jobs.add(s.job(key));
         }
         if (waiting.equals("yes")) {
-            for (Waiting w : waiting(account)) {
-                Plans.Saved saved = plans.find(account, w.tree());
-                if (saved.plan().shell().isPresent()) {
+            List<Waiting> later = waiting(account);
+            Map<Long, Plans.Saved> plan = plans
+                    .find(account, later.stream().map(Waiting::tree).toList())
+                    .stream()
+                    .collect(Collectors.toMap(p -> p.row().id(), p -> p));
+            for (Waiting w : later) {
+                Plans.Saved saved = plan.get(w.tree());
+                if (saved != null && saved.plan().shell().isPresent()) {
                     names.put("tree-" + w.tree(), w.name() + ", not begun");
                     jobs.add(ShellState.waiting("tree-" + w.tree(), saved.plan(), clock.instant()));
                 }

@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import kilnryu.app.web.InRequest;
 import kilnryu.core.shell.Air;
 import kilnryu.core.shell.Climate;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -35,11 +36,14 @@ class RoomStore {
     record Reading(Instant at, double celsius, double humidity, OptionalDouble air) {}
 
     Saved of(long studio) {
-        return jdbc.sql("select * from dip_room where studio_id = :studio")
-                .param("studio", studio)
-                .query((rs, n) -> new Saved(json.readValue(rs.getString("fields"), TEXTS), rs.getInt("version")))
-                .optional()
-                .orElse(new Saved(Room.USUAL, 0));
+        return InRequest.once(
+                "room " + studio,
+                () -> jdbc.sql("select * from dip_room where studio_id = :studio")
+                        .param("studio", studio)
+                        .query((rs, n) ->
+                                new Saved(json.readValue(rs.getString("fields"), TEXTS), rs.getInt("version")))
+                        .optional()
+                        .orElse(new Saved(Room.USUAL, 0)));
     }
 
     /** @return whether nobody saved in between */

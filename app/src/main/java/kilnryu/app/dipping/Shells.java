@@ -73,8 +73,17 @@ class Shells {
 
     List<ShellState> open(Account account) {
         Climate climate = climate(account, room(account));
-        return dips.open(account.studioId()).stream()
-                .map(run -> state(account, run, climate))
+        List<Run> runs = dips.open(account.studioId());
+        DipStore.Done done = dips.done(runs.stream().map(Run::id).toList());
+        return runs.stream()
+                .map(run -> state(
+                        account,
+                        run,
+                        new ShellState.Log(
+                                done.dips().getOrDefault(run.id(), List.of()),
+                                done.weighings().getOrDefault(run.id(), List.of()),
+                                done.wired().contains(run.id())),
+                        climate))
                 .flatMap(Optional::stream)
                 .toList();
     }
@@ -184,14 +193,15 @@ class Shells {
     }
 
     private Optional<ShellState> state(Account account, Run run, Climate climate) {
-        return thaw(account, run)
-                .plan
-                .map(p -> ShellState.of(
-                        run,
-                        p,
-                        new ShellState.Log(dips.dips(run.id()), dips.weighings(run.id()), dips.wired(run.id())),
-                        climate,
-                        clock.instant()));
+        return state(
+                account,
+                run,
+                new ShellState.Log(dips.dips(run.id()), dips.weighings(run.id()), dips.wired(run.id())),
+                climate);
+    }
+
+    private Optional<ShellState> state(Account account, Run run, ShellState.Log log, Climate climate) {
+        return thaw(account, run).plan.map(p -> ShellState.of(run, p, log, climate, clock.instant()));
     }
 
     /** What the hygrometer shows now, with the fan of the room. */

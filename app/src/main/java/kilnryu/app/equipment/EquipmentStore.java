@@ -2,6 +2,7 @@ package kilnryu.app.equipment;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import kilnryu.app.web.InRequest;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.core.type.TypeReference;
@@ -23,11 +24,14 @@ public class EquipmentStore {
     public record Sheet(Map<String, String> fields, int version) {}
 
     public Sheet of(long studio) {
-        return jdbc.sql("select fields, version from equipment where studio_id = :studio")
-                .param("studio", studio)
-                .query((rs, n) -> new Sheet(json.readValue(rs.getString("fields"), TEXTS), rs.getInt("version")))
-                .optional()
-                .orElse(new Sheet(Map.of(), 0));
+        return InRequest.once(
+                "equipment " + studio,
+                () -> jdbc.sql("select fields, version from equipment where studio_id = :studio")
+                        .param("studio", studio)
+                        .query((rs, n) ->
+                                new Sheet(json.readValue(rs.getString("fields"), TEXTS), rs.getInt("version")))
+                        .optional()
+                        .orElse(new Sheet(Map.of(), 0)));
     }
 
     /** @return false when someone else saved in between */

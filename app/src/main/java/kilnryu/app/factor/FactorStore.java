@@ -8,7 +8,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.Predicate;
+import kilnryu.app.web.InRequest;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Replacement;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -29,21 +31,23 @@ public class FactorStore {
     record Row(String key, double value, String reason, String by, Instant learned) {}
 
     List<Row> rows(long studio) {
-        return jdbc.sql("""
+        return InRequest.once(
+                "factors " + studio,
+                () -> jdbc.sql("""
                         select f.key, f.value, f.reason, a.shown_name, f.learned_at
                           from studio_factor f join account a on a.id = f.account_id
                          where f.studio_id = :studio
                         """)
-                .param("studio", studio)
-                .query((rs, n) -> new Row(
-                        rs.getString("key"),
-                        rs.getDouble("value"),
-                        rs.getString("reason"),
-                        rs.getString("shown_name"),
-                        rs.getTimestamp("learned_at") == null
-                                ? null
-                                : rs.getTimestamp("learned_at").toInstant()))
-                .list();
+                        .param("studio", studio)
+                        .query((rs, n) -> new Row(
+                                rs.getString("key"),
+                                rs.getDouble("value"),
+                                rs.getString("reason"),
+                                rs.getString("shown_name"),
+                                rs.getTimestamp("learned_at") == null
+                                        ? null
+                                        : rs.getTimestamp("learned_at").toInstant()))
+                        .list());
     }
 
     public Factors of(long studio) {
@@ -71,6 +75,35 @@ public class FactorStore {
     /** As something is reckoned by that was planned at a moment. */
     public Factors of(long studio, Instant made) {
         return replaced(studio, rows(studio), r -> made.isAfter(r.learned));
+    }
+
+    /** The factors of any moment, asked of the database once: what was learned by then holds. */
+    public Function<Instant, Factors> byMoment(long studio) {
+        List<Row> rows = rows(studio);
+        boolean learned = rows.stream().anyMatch(r -> r.learned != null);
+        Map<String, Replacement> before = learned ? before(studio) : Map.of();
+        return made -> {
+            Map<String, Replacement> replaced = new HashMap<>();
+            for (Row r : rows) {
+                if (r.learned == null || made.isAfter(r.learned)) {
+                    replaced.put(r.key, new Replacement(r.value, r.reason));
+                } else if (before.containsKey(r.key)) {
+                    replaced.put(r.key, before.get(r.key));
+                }
+            }
+            return new Factors(replaced);
+        };
+    }
+
+    private Map<String, Replacement> before(long studio) {
+        Map<String, Replacement> before = new HashMap<>();
+        jdbc.sql("select key, before_value, before_reason from studio_factor where studio_id = :studio"
+                        + " and before_value is not null")
+                .param("studio", studio)
+                .query(rs -> {
+                    before.put(rs.getString(1), new Replacement(rs.getDouble(2), rs.getString(3)));
+                });
+        return before;
     }
 
     /** What a studio typed, without what it took from its own castings. */

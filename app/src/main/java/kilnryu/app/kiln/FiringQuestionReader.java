@@ -134,7 +134,7 @@ public final class FiringQuestionReader {
         for (String key : keys) {
             String at = "program[" + key + "].";
             OptionalDouble rate = fields.required(at + "rate_K_h", RATE);
-            OptionalDouble target = fields.required(at + "target_C", CELSIUS);
+            OptionalDouble target = fields.required(at + "target_C", Range.PROGRAM);
             double hold = fields.quantity(at + "hold_min", HOLD).orElse(0);
             // what /program says of a segment beside it
             fields.text(at + "stage", 80);

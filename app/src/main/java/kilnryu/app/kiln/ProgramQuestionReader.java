@@ -23,7 +23,6 @@ import kilnryu.core.sum.Known;
 public final class ProgramQuestionReader {
     private static final Range DRAIN = new Range(Measure.DEGREE_CELSIUS, 180, 300);
     private static final Range POUR = new Range(Measure.DEGREE_CELSIUS, 100, 1_800);
-    private static final Range TOP = new Range(Measure.DEGREE_CELSIUS, 0, 1300);
 
     private ProgramQuestionReader() {}
 
@@ -51,7 +50,8 @@ public final class ProgramQuestionReader {
         }
         Optional<BurnoutSchool> school = fields.choice("school", BurnoutSchool::named);
         Optional<Kiln> kiln = what.kiln();
-        OptionalDouble top = fields.hasBelow("kiln") ? fields.quantity("kiln.max_C", TOP) : OptionalDouble.empty();
+        OptionalDouble top =
+                fields.hasBelow("kiln") ? fields.quantity("kiln.max_C", Range.PROGRAM) : OptionalDouble.empty();
         OptionalDouble metalC = fields.quantity("pour_C", POUR);
         OptionalDouble moldC = fields.quantity("mold_C", Range.MOLD_TEMPERATURE);
         OptionalDouble drainC = fields.quantity("drain_C", DRAIN);

@@ -20,7 +20,6 @@ public final class ProgramReader {
     public static final int MOST_SEGMENTS = 200;
 
     private static final Range RATE = new Range(Measure.KELVIN_PER_HOUR, 1, 100_000);
-    private static final Range TARGET = new Range(Measure.DEGREE_CELSIUS, 0, 1_400);
     private static final Range HOLD = new Range(Measure.MINUTE, 0, 20_160);
     private static final double LONGEST_MIN = 30 * 24 * 60.0;
     private static final double LEAST_START = 20;
@@ -66,7 +65,7 @@ public final class ProgramReader {
         if (!any) {
             return Optional.empty();
         }
-        OptionalDouble target = fields.required(at + "target_C", TARGET);
+        OptionalDouble target = fields.required(at + "target_C", Range.PROGRAM);
         String typed = fields.text(at + "rate", 30).orElse("");
         boolean step = typed.isEmpty() || typed.toLowerCase(Locale.ROOT).matches("full|step|as fast as it can|max");
         OptionalDouble rate = step ? OptionalDouble.of(Double.POSITIVE_INFINITY) : fields.quantity(at + "rate", RATE);

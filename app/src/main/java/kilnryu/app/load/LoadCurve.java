@@ -19,6 +19,7 @@ import java.util.function.ToDoubleFunction;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import kilnryu.app.firing.Incandescence;
+import kilnryu.app.sheet.Range;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Svg;
 import kilnryu.app.web.Units;
@@ -680,7 +681,7 @@ final class LoadCurve {
     private void corner(int i, String what, double minute, Segment s, String label, double began, double from) {
         svg.group(String.format(
                 Locale.ROOT,
-                "class=\"corner\" tabindex=\"0\" role=\"slider\" aria-label=\"%s\" aria-valuenow=\"%d\" aria-valuetext=\"%s\" data-line=\"%d\" data-what=\"%s\" data-minute=\"%.2f\" data-celsius=\"%.1f\" data-began=\"%.2f\" data-from=\"%.1f\"",
+                "class=\"corner\" tabindex=\"0\" role=\"slider\" aria-label=\"%s\" aria-valuenow=\"%d\" aria-valuetext=\"%s\" data-line=\"%d\" data-what=\"%s\" data-minute=\"%.2f\" data-celsius=\"%.1f\" data-began=\"%.2f\" data-from=\"%.1f\" data-most=\"%.0f\"",
                 label,
                 what.equals("ramp") ? Math.round(s.target()) : s.hold(),
                 what.equals("ramp")
@@ -691,7 +692,8 @@ final class LoadCurve {
                 minute,
                 s.target(),
                 began,
-                from));
+                from,
+                Range.PROGRAM.most()));
         svg.rect(x(minute) - 13, y(s.target()) - 13, 26, 26, "fill=\"transparent\"");
         svg.rect(
                 x(minute) - 4.5,

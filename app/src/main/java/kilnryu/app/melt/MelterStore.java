@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import kilnryu.app.web.InRequest;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.core.type.TypeReference;
@@ -36,15 +37,17 @@ public class MelterStore {
     public record Row(long id, String kind, String name, Map<String, String> fields, int version, int heats) {}
 
     public List<Row> list(long studio, String kind) {
-        return jdbc.sql("""
+        return InRequest.once(
+                "melters " + studio + " " + kind,
+                () -> jdbc.sql("""
                         select m.*, (select count(*) from pour p where p.crucible_id = m.id and p.ended_at is not null) as heats
                           from melter m
                          where m.studio_id = :studio and m.kind = :kind and not m.archived order by m.name, m.id limit 200
                         """)
-                .param("studio", studio)
-                .param("kind", kind)
-                .query((rs, n) -> row(rs))
-                .list();
+                        .param("studio", studio)
+                        .param("kind", kind)
+                        .query((rs, n) -> row(rs))
+                        .list());
     }
 
     public Optional<Row> find(long studio, long id) {

@@ -10,6 +10,7 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -64,6 +65,17 @@ class MixStore {
 
     Optional<Mix> open(long tree) {
         return find(OF_TREE + " and ended_at is null limit 1", tree);
+    }
+
+    /** Trees of a studio that are being mixed, alone or in a session. */
+    Set<Long> openTrees(long studio) {
+        return new HashSet<>(
+                jdbc.sql("""
+                        select tree_id from mix_session where studio_id = :studio and ended_at is null and tree_id is not null
+                        union
+                        select t.tree_id from mix_session_tree t join mix_session s on s.id = t.mix_session_id
+                         where s.studio_id = :studio and s.ended_at is null
+                        """).param("studio", studio).query(Long.class).list());
     }
 
     Optional<Mix> last(long tree) {

@@ -254,7 +254,8 @@ class SessionController {
         Set<Long> in = new LinkedHashSet<>();
         chosen.forEach(f -> in.add(f.saved.row().id()));
         List<Ready> ready = new ArrayList<>();
-        all.forEach(f -> ready.add(ready(f, in, taken, chosen)));
+        Set<Long> mixed = mixes.openTrees(account.studioId());
+        all.forEach(f -> ready.add(ready(f, in, taken, chosen, mixed)));
         Fields fields = Fields.typed(Map.of("pour_min", pour), account.units());
         fields.quantity("pour_min", POUR);
         model.addAttribute("form", new SheetForm(fields, Map.of("pour_min", pour), true));
@@ -270,11 +271,10 @@ class SessionController {
         return "mixing/session";
     }
 
-    private Ready ready(Filled f, Set<Long> in, Set<Long> taken, List<Filled> chosen) {
+    private static Ready ready(Filled f, Set<Long> in, Set<Long> taken, List<Filled> chosen, Set<Long> mixed) {
         long id = f.saved.row().id();
         boolean other = taken.contains(id) && !in.contains(id);
-        String why =
-                other ? "another mix than " + chosen.get(0).mix : mixes.open(id).isPresent() ? "is being mixed" : "";
+        String why = other ? "another mix than " + chosen.get(0).mix : mixed.contains(id) ? "is being mixed" : "";
         String mold = f.saved.plan().block().isPresent()
                 ? "block, its backup"
                 : f.saved.plan().moldExtras().flaskName().isEmpty()

@@ -8,9 +8,12 @@ import java.sql.SQLException;
 import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import kilnryu.app.web.InRequest;
 import kilnryu.app.web.Kept;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -112,14 +115,31 @@ public class MeshStore {
 
     /** The newest mesh of a piece that was not given up. */
     public Optional<Row> ofPiece(long studio, long piece) {
-        return jdbc.sql("""
+        return InRequest.once(
+                "mesh of " + studio + " " + piece,
+                () -> jdbc.sql("""
                         select * from mesh where piece_id = :piece and studio_id = :studio and state <> 'cancelled'
                          order by id desc limit 1
                         """)
-                .param("piece", piece)
+                        .param("piece", piece)
+                        .param("studio", studio)
+                        .query(this::row)
+                        .optional());
+    }
+
+    /** Asks for those of several pieces at once, so that a page has them. */
+    void foresee(long studio, Collection<Long> pieces) {
+        Map<Long, Row> found = new HashMap<>();
+        jdbc.sql("""
+                        select distinct on (piece_id) * from mesh
+                         where studio_id = :studio and piece_id = any(:pieces) and state <> 'cancelled'
+                         order by piece_id, id desc
+                        """)
                 .param("studio", studio)
-                .query(this::row)
-                .optional();
+                .param("pieces", pieces.toArray(Long[]::new))
+                .query((rs, n) -> found.put(rs.getLong("piece_id"), row(rs, n)))
+                .list();
+        pieces.forEach(p -> InRequest.know("mesh of " + studio + " " + p, Optional.ofNullable(found.get(p))));
     }
 
     /** The newest mesh of each of a studio's pieces, by the piece. */

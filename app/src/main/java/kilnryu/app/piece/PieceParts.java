@@ -57,6 +57,14 @@ public class PieceParts {
         return pieces.find(account.studioId(), id).map(row -> part(account, row));
     }
 
+    /** Asks for several pieces and their meshes at once, before a page goes through them one by one. */
+    public void foresee(Account account, Collection<Long> ids) {
+        if (ids.size() > 1) {
+            pieces.foresee(account.studioId(), ids);
+            meshes.foresee(account.studioId(), ids);
+        }
+    }
+
     /** Area of one of a piece by its mesh, cm2; empty without a measured mesh. */
     public Optional<Double> area(Account account, long id) {
         return pieces.find(account.studioId(), id)

@@ -6,10 +6,13 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import kilnryu.app.web.InRequest;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -54,11 +57,25 @@ public class PieceStore {
     }
 
     public Optional<Row> find(long studio, long id) {
-        return jdbc.sql("select * from piece where id = :id and studio_id = :studio")
-                .param("id", id)
+        return InRequest.once(
+                "piece " + studio + " " + id,
+                () -> jdbc.sql("select * from piece where id = :id and studio_id = :studio")
+                        .param("id", id)
+                        .param("studio", studio)
+                        .query(this::row)
+                        .optional());
+    }
+
+    /** Asks for several at once, so that a page has them. */
+    void foresee(long studio, Collection<Long> ids) {
+        Map<Long, Row> found = new HashMap<>();
+        jdbc.sql("select * from piece where studio_id = :studio and id = any(:ids)")
                 .param("studio", studio)
+                .param("ids", ids.toArray(Long[]::new))
                 .query(this::row)
-                .optional();
+                .list()
+                .forEach(r -> found.put(r.id(), r));
+        ids.forEach(id -> InRequest.know("piece " + studio + " " + id, Optional.ofNullable(found.get(id))));
     }
 
     /** @param id 0 for a piece that is not there yet. @return its number, empty when someone saved in between */

@@ -11,6 +11,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import kilnryu.app.account.Account;
 import kilnryu.app.blend.BlendStore;
 import kilnryu.app.blend.Mixes;
@@ -113,13 +116,18 @@ public class Plans {
 
     /** The face of a piece by its mesh, where a part comes from one and does not say it yet. */
     private Map<Stage, Map<String, String>> meshed(Account account, Map<Stage, Map<String, String>> typed) {
+        return meshed(typed, piece -> pieces.area(account, piece));
+    }
+
+    private static Map<Stage, Map<String, String>> meshed(
+            Map<Stage, Map<String, String>> typed, Function<Long, Optional<Double>> areaOf) {
         Map<String, String> tree = typed.getOrDefault(Stage.TREE, Map.of());
         Map<String, String> more = new HashMap<>();
         tree.forEach((path, text) -> {
             String area = path.replaceFirst("\\]\\.piece$", "].area_cm2");
             boolean linked = path.endsWith("].piece") && text.matches("\\d{1,18}");
             if (linked && tree.getOrDefault(area, "").isBlank()) {
-                pieces.area(account, Long.parseLong(text)).ifPresent(a -> more.put(area, Show.exact(a) + " cm²"));
+                areaOf.apply(Long.parseLong(text)).ifPresent(a -> more.put(area, Show.exact(a) + " cm²"));
             }
         });
         if (more.isEmpty()) {
@@ -311,29 +319,58 @@ public class Plans {
 
     /** Some trees of a studio with their plans, in the order asked; those that are not there are left out. */
     public List<Saved> find(Account account, Collection<Long> ids) {
-        Factors studio = factors.of(account.studioId());
-        Plan.Reading usual = reading(account, studio);
+        if (ids.isEmpty()) {
+            return List.of();
+        }
+        Function<Instant, Factors> own = factors.byMoment(account.studioId());
+        Plan.Reading usual = reading(account, own.apply(Instant.MAX));
+        Map<Long, TreeStore.Row> rows = trees.find(account.studioId(), ids);
+        Map<Long, Map<String, Sheet>> typed = sheets.all(ids);
+        Map<Long, TreeStore.Carried> carried = trees.carried(ids);
+        pieces.foresee(account, piecesOf(typed));
+        Map<Long, Optional<Double>> areas = new HashMap<>();
         return ids.stream()
-                .flatMap(id -> trees.find(account.studioId(), id).stream())
-                .map(row -> saved(account, row, studio, usual))
+                .filter(rows::containsKey)
+                .map(id -> {
+                    Map<Stage, Sheet> stages = byStage(typed.getOrDefault(id, Map.of()));
+                    Factors of = own.apply(carried.get(id).made());
+                    Map<String, Replacement> all = new HashMap<>(of.replaced());
+                    all.putAll(carried.get(id).factors());
+                    boolean alike = all.equals(usual.factors().replaced());
+                    Map<Stage, Map<String, String>> texts =
+                            meshed(texts(stages), p -> areas.computeIfAbsent(p, piece -> pieces.area(account, piece)));
+                    Factors in = alike ? usual.factors() : new Factors(all);
+                    Plan plan = Plan.read(texts, alike ? usual : usual(account, usual, in));
+                    return new Saved(rows.get(id), stages, plan, in);
+                })
                 .toList();
     }
 
-    private Saved saved(Account account, TreeStore.Row row, Factors studio, Plan.Reading usual) {
-        Map<Stage, Sheet> stages = sheets(row.id());
-        Factors own = carriedOver(
-                factors.hasLearned(account.studioId()) ? factors.of(account.studioId(), row.id()) : studio, row.id());
-        Plan plan =
-                own == studio ? Plan.read(meshed(account, texts(stages)), usual) : read(account, texts(stages), own);
-        return new Saved(row, stages, plan, own);
+    private static Set<Long> piecesOf(Map<Long, Map<String, Sheet>> typed) {
+        return typed.values().stream()
+                .map(t -> t.getOrDefault(Stage.TREE.key(), Sheet.EMPTY).fields())
+                .flatMap(f -> f.entrySet().stream())
+                .filter(e -> e.getKey().endsWith("].piece") && e.getValue().matches("\\d{1,18}"))
+                .map(e -> Long.parseLong(e.getValue()))
+                .collect(Collectors.toSet());
+    }
+
+    /** The same with other factors: only the mixes of own blends follow from them. */
+    private Plan.Reading usual(Account account, Plan.Reading usual, Factors own) {
+        return new Plan.Reading(
+                usual.units(),
+                own,
+                usual.zone(),
+                usual.schools(),
+                blends.mixes(account.studioId(), own),
+                usual.recipes(),
+                usual.hands(),
+                usual.faces());
     }
 
     /** The trees of a studio that have a mold, changed last first. */
     public List<Saved> molds(Account account, int most) {
-        Factors studio = factors.of(account.studioId());
-        Plan.Reading usual = reading(account, studio);
-        return trees.withMold(account.studioId(), most).keySet().stream()
-                .map(id -> saved(account, row(account, id), studio, usual))
+        return find(account, trees.withMold(account.studioId(), most).keySet()).stream()
                 .filter(s -> s.plan().flask().isPresent() || s.plan().block().isPresent())
                 .toList();
     }
@@ -480,7 +517,10 @@ public class Plans {
     }
 
     Map<Stage, Sheet> sheets(long id) {
-        Map<String, Sheet> all = id == 0 ? Map.of() : sheets.all(id);
+        return byStage(id == 0 ? Map.of() : sheets.all(id));
+    }
+
+    private static Map<Stage, Sheet> byStage(Map<String, Sheet> all) {
         Map<Stage, Sheet> stages = new EnumMap<>(Stage.class);
         for (Stage stage : Stage.values()) {
             stages.put(stage, all.getOrDefault(stage.key(), Sheet.EMPTY));

@@ -3,10 +3,13 @@ package kilnryu.app.rubber;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.piece.PieceParts;
 import kilnryu.app.sheet.SheetForm.Option;
+import kilnryu.app.web.InRequest;
 import org.springframework.stereotype.Component;
 
 /** Molds of rubber with all that is read and followed of them. */
@@ -54,7 +57,9 @@ public class RubberMolds {
     }
 
     public Optional<Mold> find(Account account, long id) {
-        return store.find(account.studioId(), id).map(r -> mold(account, r, store.events(id)));
+        return InRequest.once(
+                key(account, id),
+                () -> store.find(account.studioId(), id).map(r -> mold(account, r, store.events(id))));
     }
 
     public List<Mold> list(Account account, boolean archived) {
@@ -63,9 +68,22 @@ public class RubberMolds {
 
     public List<Mold> list(Account account, boolean archived, int most) {
         Map<Long, List<TappedStore.Event>> events = store.allEvents(account.studioId(), archived);
-        return store.list(account.studioId(), archived, most).stream()
+        List<TappedStore.Row> rows = store.list(account.studioId(), archived, most);
+        parts.foresee(account, pieces(rows));
+        List<Mold> all = rows.stream()
                 .map(r -> mold(account, r, events.getOrDefault(r.id(), List.of())))
                 .toList();
+        all.forEach(m -> InRequest.know(key(account, m.row().id()), Optional.of(m)));
+        return all;
+    }
+
+    private static String key(Account account, long id) {
+        return "rubber mold " + account.studioId() + " " + id;
+    }
+
+    /** Pieces that sheets are of. */
+    public static Set<Long> pieces(List<TappedStore.Row> rows) {
+        return rows.stream().flatMap(r -> r.number("piece").stream()).collect(Collectors.toSet());
     }
 
     /** To be chosen from, by their names alone. */

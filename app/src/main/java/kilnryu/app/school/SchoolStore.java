@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import kilnryu.app.account.Account;
+import kilnryu.app.web.InRequest;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -36,10 +37,13 @@ public class SchoolStore {
     }
 
     public Schools of(long studio) {
-        return new Schools(jdbc.sql("select * from school where studio_id = :studio order by craft, lower(name), id")
-                .param("studio", studio)
-                .query(school)
-                .list());
+        return InRequest.once(
+                "schools " + studio,
+                () -> new Schools(
+                        jdbc.sql("select * from school where studio_id = :studio order by craft, lower(name), id")
+                                .param("studio", studio)
+                                .query(school)
+                                .list()));
     }
 
     Optional<OwnSchool> find(long studio, long id) {

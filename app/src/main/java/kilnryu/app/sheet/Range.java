@@ -34,6 +34,9 @@ public record Range(Measure unit, double least, double most) {
     public static final Range METAL_TEMPERATURE = new Range(Measure.DEGREE_CELSIUS, 100, 1_800);
     public static final Range DRAIN_TEMPERATURE = new Range(Measure.DEGREE_CELSIUS, 180, 300);
     public static final Range SHARE = new Range(Measure.PERCENT, 0, 100);
+    /** What a line of a program heats to, wherever it is typed, asked or dragged. */
+    public static final Range PROGRAM = new Range(Measure.DEGREE_CELSIUS, 0, 1_400);
+
     public static final Range KILN_TEMPERATURE = new Range(Measure.DEGREE_CELSIUS, 100, 1_800);
 
     /** What a studio may put in a constant's place. */

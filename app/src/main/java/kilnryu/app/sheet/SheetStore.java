@@ -4,6 +4,8 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -66,6 +68,18 @@ public class SheetStore {
                     sheets.put(rs.getString("stage"), new Sheet(read(rs.getString("fields")), rs.getInt("version")));
                 });
         return sheets;
+    }
+
+    /** Of some trees in one question; a tree of which nothing was saved is left out. */
+    public Map<Long, Map<String, Sheet>> all(Collection<Long> trees) {
+        Map<Long, Map<String, Sheet>> all = new HashMap<>();
+        jdbc.sql("select tree_id, stage, fields, version from sheet where tree_id = any(:trees)")
+                .param("trees", trees.toArray(Long[]::new))
+                .query(rs -> {
+                    all.computeIfAbsent(rs.getLong("tree_id"), t -> new LinkedHashMap<>())
+                            .put(rs.getString("stage"), new Sheet(read(rs.getString("fields")), rs.getInt("version")));
+                });
+        return all;
     }
 
     /**

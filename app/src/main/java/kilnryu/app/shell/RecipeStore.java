@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.Optional;
+import kilnryu.app.web.InRequest;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -27,10 +28,13 @@ public class RecipeStore {
     }
 
     public Recipes of(long studio) {
-        return new Recipes(jdbc.sql("select * from shell_recipe where studio_id = :studio order by lower(name), id")
-                .param("studio", studio)
-                .query(row)
-                .list());
+        return InRequest.once(
+                "recipes " + studio,
+                () -> new Recipes(
+                        jdbc.sql("select * from shell_recipe where studio_id = :studio order by lower(name), id")
+                                .param("studio", studio)
+                                .query(row)
+                                .list()));
     }
 
     Optional<Recipes.Own> find(long studio, long id) {

@@ -12,6 +12,7 @@ import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeParseException;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -19,6 +20,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import kilnryu.core.sum.Replacement;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -358,6 +360,43 @@ public class TreeStore {
                 .optional();
     }
 
+    /** Those of some numbers that are there, in one question. */
+    public Map<Long, Row> find(long studio, Collection<Long> ids) {
+        return jdbc
+                .sql(STANDS.formatted("select * from tree where id = any(:ids) and studio_id = :studio"))
+                .param("ids", ids.toArray(Long[]::new))
+                .param("studio", studio)
+                .query(TreeStore::row)
+                .list()
+                .stream()
+                .collect(Collectors.toMap(Row::id, r -> r));
+    }
+
+    /** What came with a tree, and when it was made. */
+    public record Carried(Map<String, Replacement> factors, Instant made) {}
+
+    /** Of some trees in one question. */
+    public Map<Long, Carried> carried(Collection<Long> ids) {
+        Map<Long, Carried> all = new HashMap<>();
+        jdbc.sql("select id, factors, created_at from tree where id = any(:ids)")
+                .param("ids", ids.toArray(Long[]::new))
+                .query(rs -> {
+                    all.put(
+                            rs.getLong("id"),
+                            new Carried(
+                                    carried(rs.getString("factors")),
+                                    rs.getTimestamp("created_at").toInstant()));
+                });
+        return all;
+    }
+
+    private Map<String, Replacement> carried(String text) {
+        Map<String, Replacement> factors = new HashMap<>();
+        json.readValue(text, NUMBERS)
+                .forEach((key, value) -> factors.put(key, new Replacement(value, "from the imported plan")));
+        return factors;
+    }
+
     public long create(long studio, String name) {
         return jdbc.sql("""
                         insert into tree (studio_id, name, created_at, updated_at)
@@ -408,10 +447,7 @@ public class TreeStore {
                 .param("id", id)
                 .query(String.class)
                 .single();
-        Map<String, Replacement> factors = new HashMap<>();
-        json.readValue(text, NUMBERS)
-                .forEach((key, value) -> factors.put(key, new Replacement(value, "from the imported plan")));
-        return factors;
+        return carried(text);
     }
 
     public void keepFactors(long id, Map<String, Double> factors) {

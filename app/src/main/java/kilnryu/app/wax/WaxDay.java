@@ -41,7 +41,9 @@ class WaxDay implements Day.Source {
         List<Waiting> waiting = new ArrayList<>();
         molds.list(account, false, MOST).forEach(m -> mold(m, window, tasks, waiting));
         Map<Long, List<TappedStore.Event>> events = waxes.allEvents(account.studioId(), false);
-        for (TappedStore.Row row : waxes.list(account.studioId(), false, MOST)) {
+        List<TappedStore.Row> rows = waxes.list(account.studioId(), false, MOST);
+        sheets.foresee(account, rows);
+        for (TappedStore.Row row : rows) {
             WaxCourse course = WaxCourse.of(events.getOrDefault(row.id(), List.of()));
             wax(account, row, course, new Duties(window, tasks, waiting));
         }

@@ -1,12 +1,14 @@
 package kilnryu.app.wax;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.piece.PieceParts;
 import kilnryu.app.rubber.RubberMolds;
+import kilnryu.app.rubber.TappedStore;
 import kilnryu.core.sum.Factors;
 import org.springframework.stereotype.Component;
 
@@ -29,6 +31,11 @@ class WaxSheets {
         Factors own = made == null ? factors.of(account.studioId()) : factors.of(account.studioId(), made);
         Optional<Double> area = number(typed.get("piece")).flatMap(p -> parts.area(account, p));
         return WaxSheet.read(account, typed, new WaxSheet.Around(mold, area, own));
+    }
+
+    /** Asks for the pieces of several waxes at once. */
+    void foresee(Account account, List<TappedStore.Row> rows) {
+        parts.foresee(account, RubberMolds.pieces(rows));
     }
 
     static Optional<Long> number(String text) {

@@ -102,9 +102,11 @@ class WaxesController {
                                                 : ", lies " + m.row().text("lies"))))
                         .toList());
         Map<Long, List<TappedStore.Event>> events = store.allEvents(account.studioId(), archived);
+        List<TappedStore.Row> waxes = store.list(account.studioId(), archived, MOST);
+        sheets.foresee(account, waxes);
         model.addAttribute(
                 "waxes",
-                store.list(account.studioId(), archived, MOST).stream()
+                waxes.stream()
                         .map(r -> listed(account, r, WaxCourse.of(events.getOrDefault(r.id(), List.of())), archived))
                         .toList());
         model.addAttribute(

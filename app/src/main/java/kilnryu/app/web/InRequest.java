@@ -1,0 +1,55 @@
+package kilnryu.app.web;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Supplier;
+import org.springframework.web.context.request.RequestAttributes;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
+
+/**
+ * What a page asks of the database more than once is asked once while it is made: a page that only reads sees one state of it.
+ * Anything that writes, and any work without a page, asks anew each time.
+ */
+public final class InRequest {
+    private static final String KNOWN = InRequest.class.getName();
+
+    private InRequest() {}
+
+    /** @param key what is asked, with all that it depends on */
+    @SuppressWarnings("unchecked")
+    public static <T> T once(String key, Supplier<T> ask) {
+        Optional<Map<String, Object>> known = known();
+        if (known.isEmpty()) {
+            return ask.get();
+        }
+        if (!known.get().containsKey(key)) {
+            T answer = ask.get();
+            known.get().put(key, answer);
+            return answer;
+        }
+        return (T) known.get().get(key);
+    }
+
+    /** What was asked for many at once: each of them is known from then on. */
+    public static void know(String key, Object answer) {
+        known().ifPresent(k -> k.putIfAbsent(key, answer));
+    }
+
+    /** Empty where nothing is kept: in what writes, and outside a page. */
+    @SuppressWarnings("unchecked")
+    private static Optional<Map<String, Object>> known() {
+        RequestAttributes request = RequestContextHolder.getRequestAttributes();
+        if (!(request instanceof ServletRequestAttributes page)
+                || !page.getRequest().getMethod().equals("GET")) {
+            return Optional.empty();
+        }
+        Map<String, Object> known = (Map<String, Object>) request.getAttribute(KNOWN, RequestAttributes.SCOPE_REQUEST);
+        if (known == null) {
+            known = new HashMap<>();
+            request.setAttribute(KNOWN, known, RequestAttributes.SCOPE_REQUEST);
+        }
+        return Optional.of(known);
+    }
+}
