@@ -195,6 +195,7 @@ class BurnoutApiTest extends AppTest {
                 "\"kind\": \"flask\" | \"kind\": \"bucket\" | mold.kind",
                 "\"rate_K_h\": 150, \"target_C\": 370 | \"rate_K_h\": 0, \"target_C\": 370 | program[1].rate_K_h",
                 "\"rate_K_h\": 150, \"target_C\": 370 | \"rate_K_h\": 150 | program[1].target_C",
+                "\"rate_K_h\": 150, \"target_C\": 370 | \"rate_K_h\": 150, \"target_C\": 1401 | program[1].target_C",
                 "\"hold_min\": 120 | \"hold_min\": -1 | program[3].hold_min",
                 "\"hold_min\": 120 | \"hold_min\": 100000 | program",
                 "\"mold\" | \"colour\": 1, \"mold\" | colour"

@@ -93,6 +93,8 @@ class LoadCurveTest {
     void cornersSayWhatTheyAre() {
         String svg = LoadCurve.of(data(), Units.METRIC);
         assertThat(svg.split("class=\"corner\"")).hasSize(5);
+        // it is dragged no further than it may be typed
+        assertThat(svg).contains("data-most=\"1400\"");
         assertThat(svg)
                 .contains("aria-label=\"End of the hold at 150 °C\"", "aria-valuetext=\"hold of 2 h 00 min\"")
                 .contains("data-window=\"524.00 by 800\"");
