@@ -145,15 +145,17 @@ class BlendController {
                 lines.add(compared(what, values));
             }
         });
+        Map<Long, List<Long>> shots = photos.of(
+                account.studioId(),
+                PhotoStore.Of.TRIAL,
+                trials.stream().map(BlendStore.Trial::id).toList());
         return new Comparison(
                 trials.stream()
                         .map(t -> t.blendFields().getOrDefault("name", "") + ", "
                                 + Show.dayAndClock(t.at().atZone(account.zoneId())))
                         .toList(),
                 lines,
-                trials.stream()
-                        .map(t -> photos.of(account.studioId(), PhotoStore.Of.TRIAL, t.id()))
-                        .toList(),
+                trials.stream().map(t -> shots.getOrDefault(t.id(), List.of())).toList(),
                 trials.stream().map(BlendStore.Trial::id).toList());
     }
 

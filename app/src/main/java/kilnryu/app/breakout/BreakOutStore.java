@@ -8,11 +8,15 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.stream.Collectors;
 import kilnryu.app.account.Account;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -86,6 +90,42 @@ class BreakOutStore {
                 .param("tree", tree)
                 .query((rs, n) -> row(rs))
                 .optional();
+    }
+
+    /** Of several trees in one question, by the tree. */
+    Map<Long, Row> of(long studio, Collection<Long> trees) {
+        return jdbc
+                .sql("select * from break_out where studio_id = :studio and tree_id = any(:trees)")
+                .param("studio", studio)
+                .param("trees", trees.toArray(Long[]::new))
+                .query((rs, n) -> row(rs))
+                .list()
+                .stream()
+                .collect(Collectors.toMap(Row::tree, r -> r));
+    }
+
+    /** Taps of several break-outs in one question, by the break-out. */
+    Map<Long, List<Event>> events(Collection<Long> breakOuts) {
+        Map<Long, List<Event>> all = new HashMap<>();
+        jdbc.sql("""
+                        select e.*, a.shown_name from break_out_event e join account a on a.id = e.account_id
+                         where e.break_out_id = any(:all) order by e.id
+                        """).param("all", breakOuts.toArray(Long[]::new)).query(rs -> {
+            all.computeIfAbsent(rs.getLong("break_out_id"), b -> new ArrayList<>())
+                    .add(event(rs));
+        });
+        return all;
+    }
+
+    private Event event(ResultSet rs) throws SQLException {
+        return new Event(
+                rs.getLong("id"),
+                rs.getString("tap"),
+                rs.getObject("casting", Integer.class),
+                rs.getString("kind"),
+                json.readValue(rs.getString("fields"), TEXTS),
+                rs.getTimestamp("tapped_at").toInstant(),
+                rs.getString("shown_name"));
     }
 
     /**
@@ -258,17 +298,7 @@ class BreakOutStore {
         return jdbc.sql("""
                         select e.*, a.shown_name from break_out_event e join account a on a.id = e.account_id
                          where e.break_out_id = :b order by e.id
-                        """)
-                .param("b", breakOut)
-                .query((rs, n) -> new Event(
-                        rs.getLong("id"),
-                        rs.getString("tap"),
-                        rs.getObject("casting", Integer.class),
-                        rs.getString("kind"),
-                        json.readValue(rs.getString("fields"), TEXTS),
-                        rs.getTimestamp("tapped_at").toInstant(),
-                        rs.getString("shown_name")))
-                .list();
+                        """).param("b", breakOut).query((rs, n) -> event(rs)).list();
     }
 
     /** What was weighed, for the log. */

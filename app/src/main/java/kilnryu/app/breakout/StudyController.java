@@ -117,9 +117,15 @@ class StudyController {
     @GetMapping("/log/cases")
     String cases(@AuthenticationPrincipal Account account, Model model) {
         List<Case> cases = new ArrayList<>();
-        for (BreakOutStore.Solved s : store.solved(account.studioId(), MOST)) {
-            BreakOutStore.Row row = store.of(account.studioId(), s.tree()).orElseThrow();
-            Groups groups = Groups.of(breakOuts.course(row));
+        List<BreakOutStore.Solved> solved = store.solved(account.studioId(), MOST);
+        Map<Long, BreakOutStore.Row> rows = store.of(
+                account.studioId(),
+                solved.stream().map(BreakOutStore.Solved::tree).toList());
+        Map<Long, List<BreakOutStore.Event>> events =
+                store.events(rows.values().stream().map(BreakOutStore.Row::id).toList());
+        for (BreakOutStore.Solved s : solved) {
+            BreakOutStore.Row row = rows.get(s.tree());
+            Groups groups = Groups.of(BreakOutCourse.of(row.tiles(), events.getOrDefault(row.id(), List.of())));
             if (!groups.all().isEmpty()) {
                 cases.add(new Case(
                         s.tree(),

@@ -4,6 +4,9 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -91,6 +94,20 @@ public class PhotoStore {
                 .param("shown", shown)
                 .query(Long.class)
                 .list();
+    }
+
+    /** Of several in one question, by what they show. */
+    public Map<Long, List<Long>> of(long studio, Of of, Collection<Long> shown) {
+        Map<Long, List<Long>> all = new HashMap<>();
+        jdbc.sql("select id, " + of.column + " from photo where studio_id = :studio and " + of.column
+                        + " = any(:shown) and not removed order by at, id")
+                .param("studio", studio)
+                .param("shown", shown.toArray(Long[]::new))
+                .query(rs -> {
+                    all.computeIfAbsent(rs.getLong(of.column), s -> new ArrayList<>())
+                            .add(rs.getLong("id"));
+                });
+        return all;
     }
 
     List<Row> of(long studio, long piece) {

@@ -97,8 +97,6 @@ class StatementsTest {
     private static final Map<String, Integer> GROWS = Map.of(
             "/", 14,
             "/today/inside", 14,
-            "/log/cases", 8,
-            "/blends", 3,
             "/log/series", 3,
             "/waxes", 3,
             "/shells/tanks", 2,
@@ -188,6 +186,18 @@ class StatementsTest {
         return counts;
     }
 
+    /** What is reckoned beside a page, such as the hours of a load, makes it ask more until it is there: it is waited for. */
+    private int settled(String address, int first, int most) throws Exception {
+        int n = first;
+        for (int i = 0; i < 40 && n > most; i++) {
+            Thread.sleep(500);
+            STATEMENTS.get().set(0);
+            ask(address);
+            n = Math.min(n, STATEMENTS.get().get());
+        }
+        return n;
+    }
+
     @Test
     void noPageAsksRowByRow() throws Exception {
         owner = accounts.createWithStudio(new AccountStore.NewOwner(
@@ -198,12 +208,14 @@ class StatementsTest {
         Map<String, Integer> twice = counts();
         assertThat(twice).hasSizeGreaterThan(60);
         List<String> grown = new ArrayList<>();
-        twice.forEach((address, n) -> {
-            int more = n - once.getOrDefault(address, n);
-            if (more > GROWS.getOrDefault(address.replaceAll("\\d+", "N"), 0) || n > MOST) {
-                grown.add(address + ": " + once.get(address) + " statements, with as much again " + n);
+        for (Map.Entry<String, Integer> page : twice.entrySet()) {
+            int before = once.getOrDefault(page.getKey(), page.getValue());
+            int most = Math.min(MOST, before + GROWS.getOrDefault(page.getKey().replaceAll("\\d+", "N"), 0));
+            int n = settled(page.getKey(), page.getValue(), most);
+            if (n > most) {
+                grown.add(page.getKey() + ": " + before + " statements, with as much again " + n);
             }
-        });
+        }
         assertThat(grown).isEmpty();
     }
 }
