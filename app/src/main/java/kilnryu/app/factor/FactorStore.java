@@ -7,9 +7,7 @@ import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.function.Function;
-import java.util.function.Predicate;
 import kilnryu.app.web.InRequest;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Replacement;
@@ -51,7 +49,7 @@ public class FactorStore {
     }
 
     public Factors of(long studio) {
-        return replaced(studio, rows(studio), r -> true);
+        return byMoment(studio).apply(Instant.MAX);
     }
 
     /**
@@ -60,21 +58,21 @@ public class FactorStore {
      * @param tree 0 for one that is not saved yet
      */
     public Factors of(long studio, long tree) {
-        List<Row> rows = rows(studio);
-        if (tree == 0 || rows.stream().allMatch(r -> r.learned == null)) {
-            return replaced(studio, rows, r -> true);
+        if (tree == 0 || rows(studio).stream().allMatch(r -> r.learned == null)) {
+            return of(studio);
         }
-        Instant made = jdbc.sql("select created_at from tree where id = :tree")
-                .param("tree", tree)
-                .query((rs, n) -> rs.getTimestamp(1).toInstant())
-                .optional()
-                .orElse(Instant.MAX);
-        return replaced(studio, rows, r -> made.isAfter(r.learned));
+        return of(
+                studio,
+                jdbc.sql("select created_at from tree where id = :tree")
+                        .param("tree", tree)
+                        .query((rs, n) -> rs.getTimestamp(1).toInstant())
+                        .optional()
+                        .orElse(Instant.MAX));
     }
 
     /** As something is reckoned by that was planned at a moment. */
     public Factors of(long studio, Instant made) {
-        return replaced(studio, rows(studio), r -> made.isAfter(r.learned));
+        return byMoment(studio).apply(made);
     }
 
     /** The factors of any moment, asked of the database once: what was learned by then holds. */
@@ -108,36 +106,7 @@ public class FactorStore {
 
     /** What a studio typed, without what it took from its own castings. */
     public Factors typed(long studio) {
-        return replaced(studio, rows(studio), r -> false);
-    }
-
-    /** @param holds of those that were learned; in place of others stands what was there before */
-    private Factors replaced(long studio, List<Row> rows, Predicate<Row> holds) {
-        Map<String, Replacement> replaced = new HashMap<>();
-        for (Row r : rows) {
-            if (r.learned == null || holds.test(r)) {
-                replaced.put(r.key, new Replacement(r.value, r.reason));
-            } else {
-                before(studio, r.key).ifPresent(b -> replaced.put(r.key, b));
-            }
-        }
-        return new Factors(replaced);
-    }
-
-    /** Whether anything was learned: then trees of different age are reckoned differently. */
-    public boolean hasLearned(long studio) {
-        return rows(studio).stream().anyMatch(r -> r.learned != null);
-    }
-
-    private Optional<Replacement> before(long studio, String key) {
-        return jdbc.sql("""
-                        select before_value, before_reason from studio_factor
-                         where studio_id = :studio and key = :key and before_value is not null
-                        """)
-                .param("studio", studio)
-                .param("key", key)
-                .query((rs, n) -> new Replacement(rs.getDouble(1), rs.getString(2)))
-                .optional();
+        return byMoment(studio).apply(Instant.MIN);
     }
 
     /** What a studio took from its own castings: its value, its reason, from when on. */
