@@ -76,14 +76,7 @@ class Shells {
         List<Run> runs = dips.open(account.studioId());
         DipStore.Done done = dips.done(runs.stream().map(Run::id).toList());
         return runs.stream()
-                .map(run -> state(
-                        account,
-                        run,
-                        new ShellState.Log(
-                                done.dips().getOrDefault(run.id(), List.of()),
-                                done.weighings().getOrDefault(run.id(), List.of()),
-                                done.wired().contains(run.id())),
-                        climate))
+                .map(run -> state(account, run, done, climate))
                 .flatMap(Optional::stream)
                 .toList();
     }
@@ -193,14 +186,14 @@ class Shells {
     }
 
     private Optional<ShellState> state(Account account, Run run, Climate climate) {
-        return state(
-                account,
-                run,
-                new ShellState.Log(dips.dips(run.id()), dips.weighings(run.id()), dips.wired(run.id())),
-                climate);
+        return state(account, run, dips.done(List.of(run.id())), climate);
     }
 
-    private Optional<ShellState> state(Account account, Run run, ShellState.Log log, Climate climate) {
+    private Optional<ShellState> state(Account account, Run run, DipStore.Done done, Climate climate) {
+        ShellState.Log log = new ShellState.Log(
+                done.dips().getOrDefault(run.id(), List.of()),
+                done.weighings().getOrDefault(run.id(), List.of()),
+                done.wired().contains(run.id()));
         return thaw(account, run).plan.map(p -> ShellState.of(run, p, log, climate, clock.instant()));
     }
 

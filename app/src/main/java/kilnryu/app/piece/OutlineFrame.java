@@ -1,5 +1,8 @@
 package kilnryu.app.piece;
 
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import kilnryu.app.web.Svg;
 
 /** An outline as it lies in a picture, with an edge around, so that what is drawn beside it has room; a touch finds its place. */
@@ -8,7 +11,13 @@ public record OutlineFrame(PieceOpenings.Outline outline, double scale, double w
     private static final double EDGE = 34;
 
     /** A place as shares of the outline: from the left, and from below. */
-    public record Place(double x, double y) {}
+    public record Place(double x, double y) {
+        /** As a tap keeps it. */
+        public void into(Map<String, String> fields) {
+            fields.put("x", String.format(Locale.ROOT, "%.4f", Math.max(0, x)));
+            fields.put("y", String.format(Locale.ROOT, "%.4f", Math.max(0, y)));
+        }
+    }
 
     public static OutlineFrame of(PieceOpenings.Outline outline) {
         double scale = (LONGEST - 2 * EDGE) / Math.max(outline.width(), outline.height());
@@ -32,8 +41,20 @@ public record OutlineFrame(PieceOpenings.Outline outline, double scale, double w
         return y(place.y * outline.height());
     }
 
-    /** From a touch as shares of the picture, from above. */
-    public Place touched(double x, double y) {
+    /** From a touch as a form sends it, in shares of the picture, from above; empty where none was sent. */
+    public Optional<Place> touched(Map<String, String> form) {
+        Optional<Double> x = share(form.get("x"));
+        Optional<Double> y = share(form.get("y"));
+        return x.isEmpty() || y.isEmpty() ? Optional.empty() : Optional.of(touched(x.get(), y.get()));
+    }
+
+    private static Optional<Double> share(String text) {
+        return text != null && text.matches("[01](\\.\\d{1,6})?")
+                ? Optional.of(Double.parseDouble(text)).filter(v -> v <= 1)
+                : Optional.empty();
+    }
+
+    private Place touched(double x, double y) {
         return new Place((x * wide - EDGE) / (wide - 2 * EDGE), ((1 - y) * high - EDGE) / (high - 2 * EDGE));
     }
 

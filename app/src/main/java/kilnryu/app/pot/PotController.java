@@ -93,7 +93,8 @@ class PotController {
         if (id == 0) {
             return "pot/pot";
         }
-        PotCourse course = PotCourse.of(store.events(id), clock.instant(), account.units());
+        List<TappedStore.Event> events = store.events(id);
+        PotCourse course = PotCourse.of(events, clock.instant(), account.units());
         PotOfWax pot = course.pot();
         Pots.Now now = pots.now(account, id).orElseThrow();
         List<Finding> found = new ArrayList<>(now.findings());
@@ -113,7 +114,7 @@ class PotController {
         model.addAttribute("figures", figures.stream().map(views::of).toList());
         model.addAttribute(
                 "findings", found.stream().map(f -> FindingView.of(f, views, 0)).toList());
-        model.addAttribute("count", store.events(id).size());
+        model.addAttribute("count", events.size());
         model.addAttribute("set", Show.celsius(device.set(id), account.units()));
         model.addAttribute(
                 "log",

@@ -6,7 +6,6 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -352,9 +351,8 @@ class RubberController {
         if (kind.equals("outline")) {
             return "";
         }
-        Optional<Double> x = RubberTaps.share(form.get("x"));
-        Optional<Double> y = RubberTaps.share(form.get("y"));
-        if (x.isEmpty() || y.isEmpty()) {
+        Optional<OutlineFrame.Place> at = OutlineFrame.of(seen.get().outline()).touched(form);
+        if (at.isEmpty()) {
             return "Touch the outline where it is to be.";
         }
         if (kind.equals("part")) {
@@ -364,9 +362,7 @@ class RubberController {
             }
             fields.put("name", name);
         }
-        OutlineFrame.Place at = OutlineFrame.of(seen.get().outline()).touched(x.get(), y.get());
-        fields.put("x", String.format(Locale.ROOT, "%.4f", Math.max(0, at.x())));
-        fields.put("y", String.format(Locale.ROOT, "%.4f", Math.max(0, at.y())));
+        at.get().into(fields);
         return "";
     }
 

@@ -68,8 +68,8 @@ final class RubberTaps {
                     base.getAsDouble() * per100 / 100,
                     base.getAsDouble());
         }
-        fields.put("base", Show.exact(base.getAsDouble()).replace(",", ""));
-        fields.put("hardener", Show.exact(hardener.getAsDouble()).replace(",", ""));
+        fields.put("base", Show.exact(base.getAsDouble()));
+        fields.put("hardener", Show.exact(hardener.getAsDouble()));
         return "";
     }
 
@@ -100,12 +100,6 @@ final class RubberTaps {
                 .findFirst()
                 .map(f -> f.message() + " " + f.remedy())
                 .orElse("");
-    }
-
-    static Optional<Double> share(String text) {
-        return text != null && text.matches("[01](\\.\\d{1,6})?")
-                ? Optional.of(Double.parseDouble(text)).filter(v -> v <= 1)
-                : Optional.empty();
     }
 
     static String said(Map<String, String> form, Map<String, String> fields) {

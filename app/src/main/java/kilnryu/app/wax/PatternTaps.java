@@ -29,7 +29,7 @@ final class PatternTaps {
 
     static String weighed(Fields read, Map<String, String> fields) {
         OptionalDouble grams = read.required("grams", Range.MASS);
-        grams.ifPresent(g -> fields.put("grams", plain(g)));
+        grams.ifPresent(g -> fields.put("grams", Show.exact(g)));
         return read.errors().getOrDefault("grams", "");
     }
 
@@ -56,12 +56,8 @@ final class PatternTaps {
         }
         fields.put("green", green);
         fields.put("does", does);
-        chip.ifPresent(g -> fields.put("chip_g", plain(g)));
-        left.ifPresent(g -> fields.put("left_g", plain(g)));
+        chip.ifPresent(g -> fields.put("chip_g", Show.exact(g)));
+        left.ifPresent(g -> fields.put("left_g", Show.exact(g)));
         return "";
-    }
-
-    private static String plain(double grams) {
-        return Show.exact(grams).replace(",", "");
     }
 }

@@ -2,7 +2,6 @@ package kilnryu.app.wax;
 
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import kilnryu.app.piece.OutlineFrame;
 import kilnryu.app.piece.PieceOpenings;
 import kilnryu.app.web.Svg;
@@ -31,13 +30,5 @@ final class WallMap {
                     "font-size=\"14\" font-weight=\"600\" text-anchor=\"middle\" fill=\"" + colour + "\"");
         }
         return svg.done();
-    }
-
-    /** Of a touch, where both shares were sent. */
-    static Optional<OutlineFrame.Place> touched(PieceOpenings.Outline outline, String x, String y) {
-        String share = "[01](\\.\\d{1,6})?";
-        return x != null && y != null && x.matches(share) && y.matches(share)
-                ? Optional.of(OutlineFrame.of(outline).touched(Double.parseDouble(x), Double.parseDouble(y)))
-                : Optional.empty();
     }
 }

@@ -49,7 +49,7 @@ final class WaxTaps {
 
     private static String number(Fields read, String path, String into, Range range, Map<String, String> fields) {
         OptionalDouble value = read.required(path, range);
-        value.ifPresent(v -> fields.put(into, Show.exact(v).replace(",", "")));
+        value.ifPresent(v -> fields.put(into, Show.exact(v)));
         return read.errors().getOrDefault(path, "");
     }
 

@@ -5,11 +5,11 @@ import java.io.IOException;
 import java.time.Clock;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import kilnryu.app.account.Account;
+import kilnryu.app.piece.OutlineFrame;
 import kilnryu.app.piece.Photo;
 import kilnryu.app.piece.PhotoStore;
 import kilnryu.app.piece.PieceChoice;
@@ -316,12 +316,7 @@ class WaxesController {
             return "redirect:/waxes/" + id + "/bench";
         }
         if (kind.equals("wall")) {
-            outline(account, row)
-                    .flatMap(o -> WallMap.touched(o, form.get("x"), form.get("y")))
-                    .ifPresent(p -> {
-                        fields.put("x", String.format(Locale.ROOT, "%.4f", Math.max(0, p.x())));
-                        fields.put("y", String.format(Locale.ROOT, "%.4f", Math.max(0, p.y())));
-                    });
+            outline(account, row).flatMap(o -> OutlineFrame.of(o).touched(form)).ifPresent(p -> p.into(fields));
         }
         boolean kept =
                 store.tap(account, id, TappedStore.key(form), kind, fields, TappedStore.count(form), clock.instant());
