@@ -6,7 +6,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import kilnryu.app.account.Account;
-import kilnryu.app.piece.Photo;
 import kilnryu.app.piece.PhotoStore;
 import kilnryu.app.web.Late;
 import org.springframework.http.HttpStatus;
@@ -216,10 +215,9 @@ class PatinaController {
             RedirectAttributes redirect)
             throws IOException {
         store.patina(account.studioId(), id).orElseThrow(FinishController::gone);
-        try {
-            photos.keep(account, PhotoStore.Of.PATINA, id, Photo.of(photo));
-        } catch (Photo.Unusable e) {
-            redirect.addFlashAttribute("fault", e.getMessage());
+        String fault = photos.take(account, PhotoStore.Of.PATINA, id, photo);
+        if (!fault.isEmpty()) {
+            redirect.addFlashAttribute("fault", fault);
         }
         return "redirect:/patinas#p-" + id;
     }

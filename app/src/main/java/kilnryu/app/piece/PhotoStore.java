@@ -1,5 +1,6 @@
 package kilnryu.app.piece;
 
+import java.io.IOException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
@@ -14,6 +15,7 @@ import java.util.stream.Collectors;
 import kilnryu.app.account.Account;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.springframework.web.multipart.MultipartFile;
 
 /** Photos of pieces, as they were made anew from what was sent. */
 @Repository
@@ -69,6 +71,16 @@ public class PhotoStore {
                 .list()
                 .stream()
                 .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+    }
+
+    /** Keeps a photo as it was sent. @return why it cannot be kept, in words; empty where it is */
+    public String take(Account account, Of of, long shown, MultipartFile sent) throws IOException {
+        try {
+            keep(account, of, shown, Photo.of(sent));
+            return "";
+        } catch (Photo.Unusable e) {
+            return e.getMessage();
+        }
     }
 
     long keep(Account account, Of of, long shown, String caption, Photo photo) {

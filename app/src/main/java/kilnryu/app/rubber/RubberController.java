@@ -14,7 +14,6 @@ import kilnryu.app.account.Account;
 import kilnryu.app.device.Scale;
 import kilnryu.app.device.SimulatedScale;
 import kilnryu.app.piece.OutlineFrame;
-import kilnryu.app.piece.Photo;
 import kilnryu.app.piece.PhotoStore;
 import kilnryu.app.piece.PieceChoice;
 import kilnryu.app.piece.PieceOpenings;
@@ -195,10 +194,9 @@ class RubberController {
             RedirectAttributes redirect)
             throws IOException {
         found(account, id);
-        try {
-            photos.keep(account, PhotoStore.Of.RUBBER_MOLD, id, Photo.of(photo));
-        } catch (Photo.Unusable e) {
-            redirect.addFlashAttribute("fault", e.getMessage());
+        String fault = photos.take(account, PhotoStore.Of.RUBBER_MOLD, id, photo);
+        if (!fault.isEmpty()) {
+            redirect.addFlashAttribute("fault", fault);
         }
         return "redirect:/rubber/" + id + "#photos";
     }

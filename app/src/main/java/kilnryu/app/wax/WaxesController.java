@@ -10,7 +10,6 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import kilnryu.app.account.Account;
 import kilnryu.app.piece.OutlineFrame;
-import kilnryu.app.piece.Photo;
 import kilnryu.app.piece.PhotoStore;
 import kilnryu.app.piece.PieceChoice;
 import kilnryu.app.piece.PieceOpenings;
@@ -336,10 +335,9 @@ class WaxesController {
             RedirectAttributes redirect)
             throws IOException {
         found(account, id);
-        try {
-            photos.keep(account, PhotoStore.Of.WAX, id, Photo.of(photo));
-        } catch (Photo.Unusable e) {
-            redirect.addFlashAttribute("fault", e.getMessage());
+        String fault = photos.take(account, PhotoStore.Of.WAX, id, photo);
+        if (!fault.isEmpty()) {
+            redirect.addFlashAttribute("fault", fault);
         }
         return "redirect:/waxes/" + id + "/bench#photos";
     }
