@@ -15,8 +15,8 @@ if (form && builder) {
   const write = (grip, value, final) => {
     const input = field(grip);
     if (!input) return;
-    const least = grip.dataset.field === "at_mm" ? 0 : 1;
-    const most = grip.dataset.field === "at_mm" ? Number(grip.dataset.length) : 5000;
+    const least = Number(grip.dataset.least);
+    const most = Number(grip.dataset.most);
     input.value = `${Math.min(most, Math.max(least, value))} mm`;
     grip.setAttribute("aria-valuenow", input.value);
     const now = performance.now();
@@ -143,7 +143,7 @@ if (form && builder) {
         const gone = part.querySelector("[data-gone]").value === "1";
         part.classList.toggle("gone", gone);
         part.querySelector(".removed").hidden = !gone;
-        part.dataset.how = part.querySelector("[data-how-select]").value;
+        part.dataset.how = part.querySelector("[name$=\"].how\"]").value;
       }
       restoring = true;
       form.dispatchEvent(new Event("change", { bubbles: true }));

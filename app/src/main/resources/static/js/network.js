@@ -79,6 +79,56 @@ document.addEventListener("pointerdown", async (event) => {
 }, true);
 addEventListener("offline", () => gone("Not connected. What you type stays here; nothing is saved until it is back."));
 
+// What takes long says how far it is, and can be stopped.
+const LONG_MS = 1200;
+const reckoning = document.createElement("p");
+reckoning.className = "notice away-bar no-print";
+reckoning.setAttribute("role", "status");
+reckoning.hidden = true;
+const far = document.createElement("span");
+const enough = document.createElement("button");
+enough.type = "button";
+enough.className = "plain";
+enough.textContent = "Stop it";
+reckoning.append(far, " ", enough);
+const pending = new Set();
+let looking = null;
+let shownId = null;
+const howFar = async () => {
+  looking = null;
+  if (pending.size === 0) return;
+  try {
+    const [first] = await (await fetch("/simulations", { cache: "no-store" })).json();
+    if (pending.size === 0) return;
+    reckoning.hidden = !first;
+    if (first) {
+      if (!reckoning.isConnected) document.querySelector("header.top")?.after(reckoning);
+      shownId = first.id;
+      far.textContent = `${first.words}.`;
+    }
+  } catch {
+    // the bar of a network that is away says so
+  }
+  looking ??= setTimeout(howFar, LONG_MS);
+};
+enough.addEventListener("click", async () => {
+  far.textContent = "Stopping…";
+  const _csrf = document.querySelector("input[name=_csrf]")?.value ?? "";
+  await fetch(`/simulations/${shownId}/stop`, { method: "POST", body: new URLSearchParams({ _csrf }) });
+});
+document.addEventListener("htmx:beforeRequest", (event) => {
+  pending.add(event.detail.xhr);
+  looking ??= setTimeout(howFar, LONG_MS);
+});
+const landed = (event) => {
+  pending.delete(event.detail.xhr);
+  if (pending.size > 0) return;
+  clearTimeout(looking);
+  looking = null;
+  reckoning.hidden = true;
+};
+for (const name of ["htmx:afterRequest", "htmx:sendError", "htmx:abort", "htmx:timeout"]) document.addEventListener(name, landed);
+
 const places = (event) => {
   const elt = event.detail?.elt;
   const target = event.detail?.target;
@@ -97,7 +147,9 @@ const settled = (event) => {
 };
 document.addEventListener("htmx:afterRequest", (event) => {
   settled(event);
-  if (event.detail.successful) {
+  if (event.detail.xhr?.getResponseHeader("X-Stopped")) {
+    for (const place of places(event)) place.classList.add("stale");
+  } else if (event.detail.successful) {
     for (const place of document.querySelectorAll(".stale")) place.classList.remove("stale");
     if (away && !waiting) back();
   }

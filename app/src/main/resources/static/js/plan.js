@@ -1,12 +1,12 @@
 // The parts of a tree: which fields show, a skin, taking a part off and putting it back.
 const form = document.getElementById("plan");
-const kind = form?.querySelector("[data-mold-kind]");
+const kind = form?.querySelector("[name=mold_kind]");
 if (kind) form.dataset.mold = kind.value;
 const again = () => form.dispatchEvent(new Event("change", { bubbles: true }));
 
 form?.addEventListener("change", (event) => {
-  if (event.target.matches?.("[data-mold-kind]")) form.dataset.mold = event.target.value;
-  if (event.target.matches?.("[data-how-select]")) {
+  if (event.target.matches?.("[name=mold_kind]")) form.dataset.mold = event.target.value;
+  if (event.target.matches?.("[name$=\"].how\"]")) {
     event.target.closest(".part").dataset.how = event.target.value;
   }
 });

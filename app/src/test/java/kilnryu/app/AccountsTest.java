@@ -128,7 +128,8 @@ class AccountsTest extends AppTest {
         String page = mvc.perform(get("/account").cookie(one))
                 .andReturn()
                 .getResponse()
-                .getContentAsString();
+                .getContentAsString()
+                .replaceAll("\\s+", " ");
         assertThat(page).contains("192.0.2.41", "192.0.2.42", ">here<", "End it", "End all but this one");
         assertThat(page).doesNotContain(new String(java.util.Base64.getDecoder().decode(two.getValue())));
         String key = page.replaceAll("(?s).*name=\"key\" value=\"([0-9a-f]+)\".*", "$1");

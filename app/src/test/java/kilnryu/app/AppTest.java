@@ -89,8 +89,9 @@ abstract class AppTest {
         return mvc.perform(request).andReturn().getResponse();
     }
 
+    /** As it is read: where a line of its source breaks does not matter. */
     String page(Account account, String address) throws Exception {
-        return read(account, address).getContentAsString();
+        return read(account, address).getContentAsString().replaceAll("\\s+", " ");
     }
 
     MockHttpServletResponse read(Account account, String address) throws Exception {

@@ -68,12 +68,59 @@ class ArchitectureTest {
                                     com.tngtech.archunit.core.domain.JavaClass.Predicates.assignableTo(
                                             kilnryu.core.sum.Figure.Computation.class)))));
 
+    /** A sum of the trade has its formula in the core, where it is tested against a sum by hand. */
+    @ArchTest
+    static final ArchRule noFormulaOutsideTheCore = noClasses()
+            .that()
+            .resideInAPackage("kilnryu.app..")
+            .should()
+            .dependOnClassesThat()
+            .areAssignableTo(kilnryu.core.sum.Formula.class);
+
+    /** Powers and roots are of the trade too, but where a picture is drawn or a device is feigned. */
+    @ArchTest
+    static final ArchRule noPowersOutsideTheCore = noClasses()
+            .that()
+            .resideInAPackage("kilnryu.app..")
+            .and()
+            .haveNameNotMatching(".*(Drawing|Simulated\\w+|Chart|Strip|Sculptor|Portrait)(\\$.*)?")
+            .should()
+            .callMethodWhere(com.tngtech.archunit.core.domain.JavaCall.Predicates.target(
+                            com.tngtech.archunit.core.domain.properties.HasOwner.Predicates.With.owner(
+                                    com.tngtech.archunit.core.domain.JavaClass.Predicates.equivalentTo(Math.class)))
+                    .and(com.tngtech.archunit.core.domain.JavaCall.Predicates.target(
+                            com.tngtech.archunit.core.domain.properties.HasName.Predicates.nameMatching(
+                                    "pow|sqrt|cbrt|exp|log|log10"))));
+
     @ArchTest
     static final ArchRule storesAreNamedSo = classes()
             .that()
             .areAnnotatedWith(org.springframework.stereotype.Repository.class)
             .should()
             .haveSimpleNameEndingWith("Store");
+
+    /** A field of these stages is read by its declaration, so that form, API and schema say the same of it. */
+    @ArchTest
+    static final ArchRule fieldsAreReadByTheirDeclaration = noClasses()
+            .that()
+            .haveNameMatching(
+                    ".*\\.(TreeReader|GatingReader|MoldReader|BlockReader|ShellReader|FiringReader|LoadReader|LoadReading|KilnLag"
+                            + "|EquipmentReader|FiredReader|FiringQuestionReader|ProgramQuestionReader|CarryQuestionReader"
+                            + "|ProgramReader|Plan|GatingPage)(\\$.*)?")
+            .should()
+            .callMethodWhere(com.tngtech.archunit.core.domain.JavaCall.Predicates.target(
+                            com.tngtech.archunit.core.domain.properties.HasOwner.Predicates.With.owner(
+                                    com.tngtech.archunit.core.domain.JavaClass.Predicates.equivalentTo(
+                                            kilnryu.app.sheet.Fields.class)))
+                    .and(com.tngtech.archunit.core.domain.JavaCall.Predicates.target(
+                            com.tngtech.archunit.core.domain.properties.HasName.Predicates.nameMatching(
+                                    "quantity|required|whole|text|choice")))
+                    .and(com.tngtech.archunit.core.domain.JavaCall.Predicates.target(
+                            com.tngtech.archunit.core.domain.properties.HasParameterTypes.Predicates.rawParameterTypes(
+                                    com.tngtech.archunit.base.DescribedPredicate.describe(
+                                            "a path as text",
+                                            types -> !types.isEmpty()
+                                                    && types.get(0).isEquivalentTo(String.class))))));
 
     @ArchTest
     static final ArchRule theStagesFollowTheWork = noClasses()

@@ -555,7 +555,7 @@ class FiringPagesTest extends AppTest {
         String apart = send(owner, "/firings/" + id + "/whatif", Map.of("what", "without-" + tree))
                 .getContentAsString();
         assertThat(apart).contains("Reed warbler were fired apart", "apart");
-        String cool = page(owner, "/firings/" + id);
+        String cool = page(owner, "/firings/" + id).replaceAll("\\s+", " ");
         assertThat(cool).contains("Out of the kiln: how long each mold may stand");
         assertThat(send(owner, "/firings/" + id + "/cooling", Map.of()).getContentAsString())
                 .contains("face there after", "Turnstone", "min");

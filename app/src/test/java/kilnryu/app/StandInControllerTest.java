@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import kilnryu.app.device.KilnController;
@@ -14,7 +15,7 @@ import kilnryu.app.device.KilnController.Report;
 import kilnryu.app.device.KilnController.Step;
 import kilnryu.app.device.SimulatedController;
 import kilnryu.app.device.SimulatedController.Trouble;
-import kilnryu.app.load.FiringIntake;
+import kilnryu.app.run.FiringIntake;
 import kilnryu.core.kiln.Kiln;
 import kilnryu.core.kiln.KilnRun;
 import kilnryu.core.kiln.Mold;
@@ -57,6 +58,13 @@ class StandInControllerTest extends AppTest {
                 firing, new KilnController.Job(List.of(new Step(300, 320, 60)), 20, kiln, List.of(flask)), START);
     }
 
+    /** Reported and taken. */
+    private Report heard(Instant now) {
+        Report report = controller.report(firing, now);
+        assertThat(controller.taken(firing, report)).isTrue();
+        return report;
+    }
+
     private static Instant after(double minutes) {
         return START.plus(Duration.ofMillis(Math.round(minutes * 60_000)));
     }
@@ -68,14 +76,46 @@ class StandInControllerTest extends AppTest {
     /** Every five seconds at the pace of the clock, each once; 300 K/h are 5 K a minute. */
     @Test
     void itReportsEveryFiveSecondsAndNothingTwice() {
-        Report first = controller.report(firing, after(2));
+        Report first = heard(after(2));
         assertThat(first.fresh()).extracting(Reading::second).containsExactlyElementsOf(seconds(5, 120, 5));
         assertThat(first.fresh().get(23).asked()).isCloseTo(30, within(1e-6));
-        assertThat(controller.report(firing, after(2)).fresh()).isEmpty();
-        Report next = controller.report(firing, after(2.5));
+        assertThat(heard(after(2)).fresh()).isEmpty();
+        Report next = heard(after(2.5));
         assertThat(next.fresh()).extracting(Reading::second).containsExactlyElementsOf(seconds(125, 150, 5));
         assertThat(next.status().second()).isEqualTo(150);
         assertThat(next.status().ended()).isFalse();
+    }
+
+    /** Nothing is lost where what was reported could not be put on record, and nothing is taken twice. */
+    @Test
+    void whatWasNotTakenIsReportedAgain() {
+        heard(after(1));
+        Report lost = controller.report(firing, after(2));
+        Report again = controller.report(firing, after(2.5));
+        assertThat(lost.fresh()).extracting(Reading::second).containsExactlyElementsOf(seconds(65, 120, 5));
+        assertThat(again.fresh()).extracting(Reading::second).containsExactlyElementsOf(seconds(65, 150, 5));
+        assertThat(again.fresh().subList(0, 12)).isEqualTo(lost.fresh());
+        assertThat(controller.taken(firing, lost)).isTrue();
+        assertThat(controller.taken(firing, again)).as("someone was faster").isFalse();
+        assertThat(heard(after(3)).fresh()).extracting(Reading::second).containsExactlyElementsOf(seconds(125, 180, 5));
+    }
+
+    /** The scheduler and three pages ask at once: each reading is taken once. */
+    @Test
+    void whoeverAsksAtTheSameMomentNothingIsTakenTwice() throws Exception {
+        List<Double> taken = Collections.synchronizedList(new ArrayList<>());
+        AtOnce.times(8, () -> {
+            for (int i = 1; i <= 5; i++) {
+                Report report = controller.report(firing, after(i));
+                if (controller.taken(firing, report)) {
+                    report.fresh().forEach(r -> taken.add(r.second()));
+                }
+            }
+            return null;
+        });
+        assertThat(taken).doesNotHaveDuplicates();
+        heard(after(6));
+        assertThat(taken).containsExactlyInAnyOrderElementsOf(seconds(5, 300, 5));
     }
 
     private static List<Double> seconds(int from, int to, int every) {
@@ -90,52 +130,52 @@ class StandInControllerTest extends AppTest {
     @Test
     void itMayRunFasterThanTheClock() {
         controller.speed(firing, 60, START);
-        Report hour = controller.report(firing, after(1));
+        Report hour = heard(after(1));
         assertThat(hour.status().second()).isEqualTo(3600);
         assertThat(hour.fresh()).extracting(Reading::second).containsExactlyElementsOf(seconds(30, 3600, 30));
         assertThat(last(hour)).isCloseTo(320, within(2.0));
-        assertThat(controller.report(firing, after(1.98)).status().ended()).isFalse();
-        Report through = controller.report(firing, after(2));
+        assertThat(heard(after(1.98)).status().ended()).isFalse();
+        Report through = heard(after(2));
         assertThat(through.status().ended()).isTrue();
         // it holds its last temperature
-        assertThat(last(controller.report(firing, after(3)))).isCloseTo(320, within(2.0));
+        assertThat(last(heard(after(3)))).isCloseTo(320, within(2.0));
     }
 
     @Test
     void noFasterThanSixHundredTimes() {
         controller.speed(firing, 1e6, START);
-        assertThat(controller.report(firing, after(0.1)).status().second()).isEqualTo(3600);
-        assertThat(controller.report(firing, after(0.1)).status().speed()).isEqualTo(SimulatedController.FASTEST);
+        assertThat(heard(after(0.1)).status().second()).isEqualTo(3600);
+        assertThat(heard(after(0.1)).status().speed()).isEqualTo(SimulatedController.FASTEST);
         controller.speed(firing, 0, after(0.1));
-        assertThat(controller.report(firing, after(0.1)).status().speed()).isEqualTo(1);
+        assertThat(heard(after(0.1)).status().speed()).isEqualTo(1);
     }
 
     /** Without power nothing is reported, the program stands still and the kiln falls; then it goes on where it was. */
     @Test
     void aPowerCut() {
         controller.speed(firing, 60, START);
-        double before = last(controller.report(firing, after(1)));
+        double before = last(heard(after(1)));
         controller.fault(firing, Trouble.POWER);
-        Report dark = controller.report(firing, after(1.5));
+        Report dark = heard(after(1.5));
         assertThat(dark.fresh()).isEmpty();
         assertThat(dark.status().trouble()).isEqualTo("no power");
         assertThat(dark.status().second()).isEqualTo(5400);
         assertThat(dark.status().into()).isEqualTo(3600);
         controller.fault(firing, Trouble.POWER);
-        Report back = controller.report(firing, after(2));
+        Report back = heard(after(2));
         assertThat(back.status().trouble()).isEmpty();
         assertThat(back.fresh().get(0).celsius().orElseThrow()).isLessThan(before - 30);
         assertThat(back.status().into()).isEqualTo(5400);
-        assertThat(controller.report(firing, after(2.49)).status().ended()).isFalse();
-        assertThat(controller.report(firing, after(2.5)).status().ended()).isTrue();
+        assertThat(heard(after(2.49)).status().ended()).isFalse();
+        assertThat(heard(after(2.5)).status().ended()).isTrue();
     }
 
     @Test
     void anOpenThermocoupleIsAReadingWithoutATemperature() {
         controller.speed(firing, 60, START);
-        controller.report(firing, after(0.5));
+        heard(after(0.5));
         controller.fault(firing, Trouble.THERMOCOUPLE);
-        Report blind = controller.report(firing, after(0.6));
+        Report blind = heard(after(0.6));
         assertThat(blind.fresh()).isNotEmpty().allMatch(r -> r.celsius().isEmpty());
         assertThat(blind.status().trouble()).contains("thermocouple open");
         assertThat(blind.status().into()).isEqualTo(1800);
@@ -157,32 +197,33 @@ class StandInControllerTest extends AppTest {
         if (trouble != null) {
             controller.fault(firing, trouble);
         }
-        return last(controller.report(firing, after(1)));
+        return last(heard(after(1)));
     }
 
     /** Another process takes over what is stored: same second, same kiln, nothing reported twice. */
     @Test
     void anotherProcessGoesOnWhereThisOneStopped() {
         controller.speed(firing, 60, START);
-        controller.report(firing, after(0.4));
+        heard(after(0.4));
         controller.fault(firing, Trouble.DOOR);
-        double here = last(controller.report(firing, after(0.7)));
+        double here = last(heard(after(0.7)));
         SimulatedController other = context.getAutowireCapableBeanFactory().createBean(SimulatedController.class);
         assertThat(other.report(firing, after(0.7)).fresh()).isEmpty();
         Report on = other.report(firing, after(0.75));
+        assertThat(other.taken(firing, on)).isTrue();
         assertThat(on.fresh().get(0).second()).isEqualTo(42 * 60 + 30);
         assertThat(on.fresh().get(0).celsius().orElseThrow()).isCloseTo(here, within(6.0));
         assertThat(on.status().trouble()).isEqualTo("the door stands ajar");
         // and back again
-        Report back = controller.report(firing, after(0.8));
+        Report back = heard(after(0.8));
         assertThat(back.fresh().get(0).second()).isEqualTo(45 * 60 + 30);
     }
 
     @Test
     void stoppedItReportsNothingMore() {
-        controller.report(firing, after(1));
+        heard(after(1));
         controller.stop(firing);
-        Report stopped = controller.report(firing, after(60));
+        Report stopped = heard(after(60));
         assertThat(stopped.fresh()).isEmpty();
         assertThat(stopped.status().second()).isEqualTo(60);
         assertThat(controller.report(firing + 1_000_000, after(1))).isEqualTo(Report.NONE);

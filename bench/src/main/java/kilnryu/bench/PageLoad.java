@@ -8,40 +8,90 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /**
- * Asks a running application for its pages as one browser would, over loopback, and prints a table of what was waited:
- * {@code PageLoad ADDRESS TREES [pages]}, with a third word the pages alone. Signs in as the demo account and copies its trees until there are enough.
+ * Asks a running application for its pages as one browser would, over loopback, and writes what was waited as rows:
+ * {@code PageLoad ADDRESS TREES ROWS.csv [pages|years]}, with a fourth word the pages alone, or those of ten years of records (see
+ * {@code ten-years.sql}). Signs in as the demo account and copies its trees until there are enough.
  */
 public final class PageLoad {
     private static final Pattern TOKEN = Pattern.compile("name=\"_csrf\" value=\"([^\"]+)\"");
     private static final int WARM_UP = 300;
     private static final int ASKED = 300;
+    private static final Pattern ASKED_FOR = Pattern.compile(" \\((?:diagnosis )?asked (\\d+)\\)");
+    /** What a page may take, ms. */
+    private static final double A_PAGE = 50;
+
+    private static final int CLIENTS = 32;
+    /** Pages of a studio with ten years of records. */
+    private static final List<String> YEARS = List.of(
+            "/",
+            "/trees",
+            "/trees?page=40",
+            "/pieces",
+            "/waxes",
+            "/firings",
+            "/firings?page=60",
+            "/kilns",
+            "/kilns/1",
+            "/shells",
+            "/shells/calendar",
+            "/shells/tanks",
+            "/shells/tanks/1",
+            "/mixing",
+            "/pours",
+            "/breakout",
+            "/log",
+            "/log/factors",
+            "/log/against",
+            "/log/map",
+            "/log/series",
+            "/factors",
+            "/equipment",
+            "/metal",
+            "/trees/3/tree",
+            "/trees/4/gating",
+            "/trees/3/mold",
+            "/trees/3/firing",
+            "/trees/3/card");
 
     private final HttpClient http = HttpClient.newBuilder()
             .cookieHandler(new CookieManager())
             .followRedirects(HttpClient.Redirect.NORMAL)
             .build();
     private final String address;
+    private final Rows rows;
     private int first;
 
-    private PageLoad(String address) {
+    private PageLoad(String address, Rows rows) {
         this.address = address;
+        this.rows = rows;
     }
 
     public static void main(String[] arguments) throws Exception {
-        PageLoad load = new PageLoad(arguments[0]);
+        PageLoad load = new PageLoad(arguments[0], new Rows(Path.of(arguments[2])));
         load.signIn();
+        String only = arguments.length > 3 ? arguments[3] : "";
+        if (only.equals("years")) {
+            load.warmUp();
+            load.years();
+            return;
+        }
         load.fill(Integer.parseInt(arguments[1]));
-        if (arguments.length > 2) {
+        if (only.equals("pages")) {
             load.warmUp();
             load.pages();
         } else {
@@ -156,8 +206,6 @@ public final class PageLoad {
         for (int i = 0; i < WARM_UP; i++) {
             get("/trees/3/tree");
         }
-        System.out.println("| what | median ms | 95th percentile ms | asked |");
-        System.out.println("|---|---|---|---|");
     }
 
     private void pages() throws IOException, InterruptedException {
@@ -186,6 +234,56 @@ public final class PageLoad {
         row("page: list of break-outs", () -> get("/breakout"));
         int opened = first + 3;
         row("page: break-out of 24 with its diagnosis (diagnosis asked 50)", () -> get("/breakout/" + opened));
+    }
+
+    /** Each page for one client, then some of them for as many at once. */
+    private void years() throws IOException, InterruptedException {
+        for (String page : YEARS) {
+            row("ten years: " + page + " (asked 50)", 40, () -> get(page));
+        }
+        for (String page : List.of("/", "/trees", "/firings", "/shells")) {
+            together(page);
+        }
+    }
+
+    /** So many clients ask at once, each ten times: what one of them waits, which should be no more than so many times as long. */
+    private void together(String page) throws IOException, InterruptedException {
+        List<Double> alone = new ArrayList<>();
+        for (int i = 0; i < 20; i++) {
+            alone.add(waited(page));
+        }
+        double median = alone.stream().sorted().toList().get(10);
+        ExecutorService clients = Executors.newFixedThreadPool(CLIENTS);
+        try {
+            List<Future<List<Double>>> all = new ArrayList<>();
+            for (int c = 0; c < CLIENTS; c++) {
+                all.add(clients.submit(() -> {
+                    List<Double> waited = new ArrayList<>();
+                    for (int i = 0; i < 10; i++) {
+                        waited.add(waited(page));
+                    }
+                    return waited;
+                }));
+            }
+            List<Double> waited = new ArrayList<>();
+            for (Future<List<Double>> one : all) {
+                waited.addAll(one.get());
+            }
+            row(
+                    "ten years, " + CLIENTS + " clients at once: " + page + " (asked " + Math.round(median * CLIENTS)
+                            + ")",
+                    waited);
+        } catch (ExecutionException e) {
+            throw new IOException(e);
+        } finally {
+            clients.shutdownNow();
+        }
+    }
+
+    private double waited(String page) throws IOException, InterruptedException {
+        long from = System.nanoTime();
+        get(page);
+        return (System.nanoTime() - from) / 1e6;
     }
 
     /** Six flasks of different width in the demo's kiln; gives the firing's address. */
@@ -240,10 +338,7 @@ public final class PageLoad {
         if (!taken.body().contains("1,000,000 readings")) {
             throw new IllegalStateException("the log of a million readings was not taken in: " + taken.statusCode());
         }
-        System.out.printf(
-                Locale.ROOT,
-                "| a log of a million readings taken in, once | %.1f | | |%n",
-                (System.nanoTime() - began) / 1e6);
+        row("a log of a million readings taken in, once", List.of((System.nanoTime() - began) / 1e6));
         row("log of a million readings drawn (asked 1000)", 10, () -> get(firing + "/log"));
     }
 
@@ -341,11 +436,11 @@ public final class PageLoad {
         }
     }
 
-    private static void row(String what, Asking asking) throws IOException, InterruptedException {
+    private void row(String what, Asking asking) throws IOException, InterruptedException {
         row(what, ASKED, asking);
     }
 
-    private static void row(String what, int times, Asking asking) throws IOException, InterruptedException {
+    private void row(String what, int times, Asking asking) throws IOException, InterruptedException {
         for (int i = 0; i < Math.min(WARM_UP, times); i++) {
             asking.ask();
         }
@@ -358,16 +453,14 @@ public final class PageLoad {
         row(what, waited);
     }
 
-    private static void row(String what, List<Double> waited) {
-        List<Double> sorted = waited.stream().sorted().toList();
-        int times = sorted.size();
-        System.out.printf(
-                Locale.ROOT,
-                "| %s | %.1f | %.1f | %d |%n",
-                what,
-                sorted.get(times / 2),
-                sorted.get((int) (times * 0.95)),
-                times);
+    private void row(String what, List<Double> waited) throws IOException {
+        Matcher asked = ASKED_FOR.matcher(what);
+        boolean said = asked.find();
+        double most = said ? Double.parseDouble(asked.group(1)) : what.startsWith("page: ") ? A_PAGE : 0;
+        rows.add(Rows.Row.of(
+                said ? asked.replaceFirst("").strip() : what,
+                waited.stream().mapToDouble(Double::doubleValue).toArray(),
+                most));
     }
 
     private String token(String page) throws IOException, InterruptedException {

@@ -4,8 +4,11 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.BiFunction;
+import java.util.function.Function;
+import java.util.function.Supplier;
 import kilnryu.app.account.Account;
 import kilnryu.app.blend.BlendReader;
 import kilnryu.app.diagnosis.DiagnoseQuestionReader;
@@ -24,6 +27,8 @@ import kilnryu.app.rubber.RubberQuestionReader;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Paths;
 import kilnryu.app.shell.ShellReader;
+import kilnryu.app.simulation.Question;
+import kilnryu.app.simulation.Simulations;
 import kilnryu.app.tree.TreeReader;
 import kilnryu.app.wax.SlushQuestionReader;
 import kilnryu.app.web.Answer;
@@ -31,6 +36,7 @@ import kilnryu.app.web.Units;
 import kilnryu.core.block.BlockPlan;
 import kilnryu.core.flask.MixSchool;
 import kilnryu.core.flask.SchoolChecks;
+import kilnryu.core.kiln.Watch;
 import kilnryu.core.material.Blend;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.tree.TreePlan;
@@ -53,14 +59,16 @@ class ComputeController {
 
     private final Plans plans;
 
-    ComputeController(FactorStore factors, Plans plans) {
+    private final Simulations simulations;
+
+    ComputeController(FactorStore factors, Plans plans, Simulations simulations) {
+        this.simulations = simulations;
         this.factors = factors;
         this.plans = plans;
     }
 
     @Operation(summary = "Volume, metal and charge of a tree")
-    @io.swagger.v3.oas.annotations.parameters.RequestBody(
-            content = @Content(schema = @Schema(implementation = Contract.TreeRequest.class)))
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @Content(schema = @Schema(ref = Declarations.TREE)))
     @PostMapping(path = "/tree", consumes = MediaType.APPLICATION_JSON_VALUE)
     Answer tree(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
         return answer(account, body, TreeReader::read, ComputeController::answer);
@@ -68,7 +76,7 @@ class ComputeController {
 
     @Operation(summary = "Powder, water and working time of a flask")
     @io.swagger.v3.oas.annotations.parameters.RequestBody(
-            content = @Content(schema = @Schema(implementation = Contract.FlaskRequest.class)))
+            content = @Content(schema = @Schema(ref = Declarations.FLASK)))
     @PostMapping(path = "/flask", consumes = MediaType.APPLICATION_JSON_VALUE)
     Answer flask(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
         Factors own = factors.of(account.studioId());
@@ -83,7 +91,7 @@ class ComputeController {
 
     @Operation(summary = "Body, mixes, masses and cure of a free-standing investment block")
     @io.swagger.v3.oas.annotations.parameters.RequestBody(
-            content = @Content(schema = @Schema(implementation = Contract.BlockRequest.class)))
+            content = @Content(schema = @Schema(ref = Declarations.BLOCK)))
     @PostMapping(path = "/block", consumes = MediaType.APPLICATION_JSON_VALUE)
     Answer block(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
         return answer(account, body, BlockReader::read, ComputeController::answer);
@@ -99,7 +107,7 @@ class ComputeController {
 
     @Operation(summary = "Coats, mass, drying and strength of a ceramic shell")
     @io.swagger.v3.oas.annotations.parameters.RequestBody(
-            content = @Content(schema = @Schema(implementation = Contract.ShellRequest.class)))
+            content = @Content(schema = @Schema(ref = Declarations.SHELL)))
     @PostMapping(path = "/shell", consumes = MediaType.APPLICATION_JSON_VALUE)
     ShellAnswer shell(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
         return answer(account, body, ShellReader::read, ShellAnswer::of);
@@ -107,18 +115,18 @@ class ComputeController {
 
     @Operation(summary = "A burnout as it is foreseen: the middle of a flask, its water, strain and residue")
     @io.swagger.v3.oas.annotations.parameters.RequestBody(
-            content = @Content(schema = @Schema(implementation = Contract.FiringRequest.class)))
+            content = @Content(schema = @Schema(ref = Declarations.BURNOUT)))
     @PostMapping(path = "/burnout", consumes = MediaType.APPLICATION_JSON_VALUE)
     FiringAnswer burnout(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
-        return answer(account, body, FiringQuestionReader::read, FiringAnswer::of);
+        return simulated(account, body, FiringQuestionReader::read, FiringAnswer::of, "a burnout");
     }
 
     @Operation(summary = "A burnout program by a school, its holds as long as the simulation asks")
     @io.swagger.v3.oas.annotations.parameters.RequestBody(
-            content = @Content(schema = @Schema(implementation = Contract.ProgramRequest.class)))
+            content = @Content(schema = @Schema(ref = Declarations.PROGRAM)))
     @PostMapping(path = "/program", consumes = MediaType.APPLICATION_JSON_VALUE)
     ProgramAnswer program(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
-        return answer(account, body, ProgramQuestionReader::read, ProgramAnswer::of);
+        return simulated(account, body, ProgramQuestionReader::read, ProgramAnswer::of, "a program");
     }
 
     @Operation(summary = "The cheapest charge from a store whose make-up after the melt lies in the alloy's bands")
@@ -126,7 +134,7 @@ class ComputeController {
             content = @Content(schema = @Schema(implementation = Contract.ChargeRequest.class)))
     @PostMapping(path = "/charge", consumes = MediaType.APPLICATION_JSON_VALUE)
     MeltAnswers charge(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
-        return answer(account, body, ChargeQuestionReader::read, MeltAnswers::of);
+        return simulated(account, body, ChargeQuestionReader::read, MeltAnswers::of, "a charge");
     }
 
     @Operation(summary = "Tap, heat, time and heats of a melt")
@@ -139,10 +147,10 @@ class ComputeController {
 
     @Operation(summary = "How long a mold out of the kiln stays over its limit")
     @io.swagger.v3.oas.annotations.parameters.RequestBody(
-            content = @Content(schema = @Schema(implementation = Contract.CarryRequest.class)))
+            content = @Content(schema = @Schema(ref = Declarations.CARRY)))
     @PostMapping(path = "/carry", consumes = MediaType.APPLICATION_JSON_VALUE)
     MeltAnswers carry(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
-        return answer(account, body, CarryQuestionReader::read, MeltAnswers::of);
+        return simulated(account, body, CarryQuestionReader::read, MeltAnswers::of, "the cooling of a mold");
     }
 
     @Operation(summary = "Why a casting came out as it did: all causes, ranked by what is on record")
@@ -198,11 +206,46 @@ class ComputeController {
         return Answer.of(ContractFigures.of(plan), plan.findings());
     }
 
-    private <T, R> R answer(
+    /** The same, reckoned where all that takes long is. */
+    private <T, R> R simulated(
             Account account,
             JsonNode body,
             BiFunction<Fields, Factors, Optional<T>> reader,
-            java.util.function.Function<T, R> writer) {
+            Function<T, R> writer,
+            String words) {
+        return answer(
+                account,
+                body,
+                reader,
+                asked -> simulations.of(
+                        account.studioId(),
+                        new Computed<>(words, body, factors.of(account.studioId()), () -> writer.apply(asked))));
+    }
+
+    /** A question to the API that takes long, by its body and the constants it is answered with. */
+    private record Computed<R>(String words, JsonNode body, Factors factors, Supplier<R> answered)
+            implements Question<R> {
+        @Override
+        public R answer(Watch watch) {
+            return answered.get();
+        }
+
+        @Override
+        public boolean equals(Object other) {
+            return other instanceof Computed<?> c
+                    && words.equals(c.words)
+                    && body.equals(c.body)
+                    && factors.equals(c.factors);
+        }
+
+        @Override
+        public int hashCode() {
+            return Objects.hash(words, body, factors);
+        }
+    }
+
+    private <T, R> R answer(
+            Account account, JsonNode body, BiFunction<Fields, Factors, Optional<T>> reader, Function<T, R> writer) {
         if (!body.isObject()) {
             throw new Impossible(Map.of("", "The body has to be a JSON object."));
         }

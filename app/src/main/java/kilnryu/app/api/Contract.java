@@ -4,96 +4,12 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Map;
 
-/** The shapes of the compute API's questions, for its description only; the fields are read by the stages' readers. */
+/**
+ * The shapes of those questions whose fields are not declared yet, for the API's description only; {@link Declarations} has
+ * the others.
+ */
 final class Contract {
     private Contract() {}
-
-    @Schema(
-            name = "TreeRequest",
-            requiredProperties = {"alloy", "parts"})
-    record TreeRequest(
-            String alloy,
-            List<PartRequest> parts,
-            Double tare_g,
-            Double melt_loss_pct,
-            Double reserve_pct,
-            Double heel_g) {}
-
-    @Schema(
-            name = "PartRequest",
-            description = "Exactly one of mass_g, volume_cm3, displacement_g, rod, cone, bar, infilled",
-            requiredProperties = {"material"})
-    record PartRequest(
-            String name,
-            @Schema(allowableValues = {"piece", "gating"}) String role,
-            String material,
-            Integer count,
-            Double mass_g,
-            Double volume_cm3,
-            Double displacement_g,
-            RodRequest rod,
-            ConeRequest cone,
-            BarRequest bar,
-            InfilledRequest infilled,
-            CoatRequest coat) {}
-
-    @Schema(
-            name = "Rod",
-            requiredProperties = {"diameter_mm", "length_mm"})
-    record RodRequest(Double diameter_mm, Double length_mm) {}
-
-    @Schema(
-            name = "Cone",
-            requiredProperties = {"top_diameter_mm", "bottom_diameter_mm", "length_mm"})
-    record ConeRequest(Double top_diameter_mm, Double bottom_diameter_mm, Double length_mm) {}
-
-    @Schema(
-            name = "Bar",
-            requiredProperties = {"width_mm", "thickness_mm", "length_mm"})
-    record BarRequest(Double width_mm, Double thickness_mm, Double length_mm) {}
-
-    @Schema(
-            name = "Infilled",
-            requiredProperties = {"mass_g", "area_cm2", "wall_mm", "infill_pct"})
-    record InfilledRequest(Double mass_g, Double area_cm2, Double wall_mm, Double infill_pct) {}
-
-    @Schema(
-            name = "Coat",
-            requiredProperties = {"material", "thickness_mm", "area_cm2"})
-    record CoatRequest(String material, Double thickness_mm, Double area_cm2) {}
-
-    @Schema(
-            name = "BlockRequest",
-            description = "A mix has a system or blend by name in mix, or density and water_per_100",
-            requiredProperties = {"width_mm", "height_mm", "tree_volume_cm3", "fine"})
-    record BlockRequest(
-            @Schema(allowableValues = {"cylinder", "box", "wrap"})
-            String shape,
-
-            Double width_mm,
-            Double depth_mm,
-            Double height_mm,
-            Double tree_volume_cm3,
-            Double area_cm2,
-            Double metal_g,
-            Double wall_mm,
-            Double face_mm,
-            CoreRequest core,
-            MixRequest fine,
-            MixRequest backup,
-            Double temperature_C,
-            Double humidity_pct,
-            Double lift_kg,
-            Integer cavities,
-            Double between_mm) {}
-
-    @Schema(
-            name = "Core",
-            requiredProperties = {"length_mm", "diameter_mm"})
-    record CoreRequest(Double length_mm, Double diameter_mm, Double volume_cm3, Integer pins) {}
-
-    @Schema(name = "Mix")
-    record MixRequest(String mix, Double density, Double water_per_100, Double plaster_pct) {}
 
     @Schema(
             name = "BlendRequest",
@@ -106,131 +22,6 @@ final class Contract {
             description = "A known ingredient, or a name with its true density and role",
             requiredProperties = {"share_pct"})
     record ShareRequest(String ingredient, String name, Double share_pct, Double density, String role, Double price) {}
-
-    @Schema(
-            name = "FlaskRequest",
-            requiredProperties = {"inner_diameter_mm", "height_mm", "tree_volume_cm3", "system"})
-    record FlaskRequest(
-            Double inner_diameter_mm,
-            Double height_mm,
-            Double tree_volume_cm3,
-            Double base_volume_cm3,
-            Double other_diameter_mm,
-            String system,
-            Double water_per_100,
-            Double powder_density,
-            Double overfill_pct,
-            Double collar_mm,
-            Double water_C) {}
-
-    @Schema(
-            name = "ShellRequest",
-            description = "Coats in their order: plain-prime, prime, intermediate, backup, heavy-backup, seal",
-            requiredProperties = {"area_cm2", "coats", "climate", "openness"})
-    record ShellRequest(
-            Double area_cm2,
-            Double curvature_cm,
-            List<String> coats,
-            Double slurry_density,
-            Double solids_pct,
-            ClimateRequest climate,
-
-            @Schema(allowableValues = {"open", "pockets", "blind"})
-            String openness,
-
-            String alloy,
-            Double head_mm,
-            Double radius_mm,
-            Double metal_g,
-            Boolean wire) {}
-
-    @Schema(
-            name = "Climate",
-            requiredProperties = {"temperature_C", "humidity_pct", "air_m_s"})
-    record ClimateRequest(Double temperature_C, Double humidity_pct, Double air_m_s) {}
-
-    @Schema(
-            name = "BurnoutRequest",
-            requiredProperties = {"mold", "program"})
-    record FiringRequest(
-            FiredMold mold,
-            Double start_C,
-            List<SegmentRequest> program,
-            KilnRequest kiln,
-            ThermalRequest thermal,
-            String pattern) {}
-
-    @Schema(
-            name = "ProgramRequest",
-            description = "School left out: standard for flasks, slow-block for blocks",
-            requiredProperties = {"mold", "pattern", "alloy", "sections"})
-    record ProgramRequest(
-            FiredMold mold,
-            String pattern,
-            String alloy,
-
-            @Schema(allowableValues = {"heavy", "medium", "thin"})
-            String sections,
-
-            @Schema(
-                    allowableValues = {
-                        "standard",
-                        "dry-first",
-                        "overnight",
-                        "slow-block",
-                        "steam-first",
-                        "filament",
-                        "unknown",
-                        "switch"
-                    })
-            String school,
-
-            KilnRequest kiln,
-            Double pour_C,
-            Double mold_C,
-            Double drain_C) {}
-
-    @Schema(
-            name = "FiredMold",
-            description =
-                    "A flask by inner_diameter_mm, a block by width_mm and depth_mm or inner_diameter_mm; wall_mm counts the steel"
-                            + " of a flask, 0 where left out; free_water_pct of a fresh one where it was proved drier",
-            requiredProperties = {"kind", "height_mm", "system"})
-    record FiredMold(
-            @Schema(allowableValues = {"flask", "block"}) String kind,
-            Double inner_diameter_mm,
-            Double width_mm,
-            Double depth_mm,
-            Double height_mm,
-            String system,
-            Double water_per_100,
-            Double free_water_pct,
-            Double wall_mm) {}
-
-    @Schema(
-            name = "Segment",
-            requiredProperties = {"rate_K_h", "target_C"})
-    record SegmentRequest(Double rate_K_h, Double target_C, Double hold_min, String stage, String limited_by) {}
-
-    @Schema(
-            name = "Kiln",
-            requiredProperties = {"power_kW", "max_C", "empty_to_700_min"})
-    record KilnRequest(Double power_kW, Double max_C, Double empty_to_700_min) {}
-
-    @Schema(
-            name = "Thermal",
-            description = "SI; k_hot is the conductivity at 700 C; under k_dry it is its growth from 100 to 700 C")
-    record ThermalRequest(
-            Double rho_dry,
-            Double cp0,
-            Double cp1,
-            Double k_wet,
-            Double k_dry,
-            Double k_hot,
-            Double free_water,
-            Double combined_water,
-            Double h,
-            Double emissivity) {}
 
     @Schema(
             name = "ChargeRequest",
@@ -284,36 +75,6 @@ final class Contract {
             name = "Pot",
             requiredProperties = {"seconds", "mouth_diameter_mm", "wall_area_cm2"})
     record PotRequest(Double seconds, Double mouth_diameter_mm, Double wall_area_cm2, Boolean covered) {}
-
-    @Schema(
-            name = "CarryRequest",
-            requiredProperties = {"mold", "leaves_C", "limit_C"})
-    record CarryRequest(
-            CarriedMold mold,
-            Double leaves_C,
-            Double limit_C,
-            Double room_C,
-            @Schema(allowableValues = {"air", "hot-sand"}) String outside,
-            Double sand_C) {}
-
-    @Schema(
-            name = "CarriedMold",
-            description =
-                    "A shell by thickness_mm; a flask by inner_diameter_mm, height_mm and system, its cavity reaching to the"
-                            + " least clearance from the wall",
-            requiredProperties = {"kind"})
-    record CarriedMold(
-            @Schema(allowableValues = {"shell", "flask", "block"})
-            String kind,
-
-            Double thickness_mm,
-            Double inner_diameter_mm,
-            Double width_mm,
-            Double depth_mm,
-            Double height_mm,
-            String system,
-            Double water_per_100,
-            Double wall_mm) {}
 
     @Schema(
             name = "SlushRequest",

@@ -5,7 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
-import kilnryu.app.kiln.FiringQuestionReader.Asked;
+import kilnryu.app.kiln.FiringQuestionReader.BurnoutRequest;
 import kilnryu.app.web.Answer;
 import kilnryu.core.kiln.Firing;
 import kilnryu.core.kiln.FiringChecks;
@@ -20,7 +20,7 @@ record FiringAnswer(
     record Moment(
             double min, double program_C, double kiln_C, double surface_C, double core_C, double free_water_pct) {}
 
-    static FiringAnswer of(Asked asked) {
+    static FiringAnswer of(BurnoutRequest asked) {
         Firing firing = Firing.of(asked.question());
         Map<String, Double> figures = new LinkedHashMap<>();
         figures.put("program_min", firing.minutes());
@@ -46,7 +46,7 @@ record FiringAnswer(
                 checks.findings());
     }
 
-    private static Map<String, Figure> sums(Asked asked, Firing firing) {
+    private static Map<String, Figure> sums(BurnoutRequest asked, Firing firing) {
         Map<String, Figure> sums = new LinkedHashMap<>();
         List<Figure> all = new ArrayList<>(List.of(asked.question().program().length()));
         all.addAll(FiringSums.of(firing));

@@ -72,7 +72,7 @@ record MeltAnswers(Map<String, Object> figures, List<Answer.Sum> sums, List<Answ
                                 .toList()));
     }
 
-    static MeltAnswers of(MeltQuestionReader.Asked asked) {
+    static MeltAnswers of(MeltQuestionReader.MeltRequest asked) {
         MeltPlan melt = MeltPlan.of(asked.question(), asked.factors());
         Map<String, Object> figures = new LinkedHashMap<>();
         figures.put("tap_C", melt.tap().value());

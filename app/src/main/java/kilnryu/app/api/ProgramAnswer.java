@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import kilnryu.app.kiln.ProgramQuestionReader.Asked;
+import kilnryu.app.kiln.ProgramQuestionReader.ProgramRequest;
 import kilnryu.app.web.Answer;
 import kilnryu.core.burnout.BurnoutProgram;
 import kilnryu.core.burnout.BurnoutQuestion;
@@ -34,7 +34,7 @@ record ProgramAnswer(Map<String, Object> figures, List<Answer.Sum> sums, List<An
     /** One line of the program. */
     record Line(String stage, double rate_K_h, double target_C, double hold_min, String limited_by) {}
 
-    static ProgramAnswer of(Asked asked) {
+    static ProgramAnswer of(ProgramRequest asked) {
         BurnoutQuestion question = asked.question();
         Subject mold = question.load().get(0);
         BurnoutProgram program =

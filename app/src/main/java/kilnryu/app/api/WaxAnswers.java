@@ -18,7 +18,7 @@ record WaxAnswers(Map<String, Object> figures, List<Answer.Sum> sums, List<Answe
     record Mixed(double base_g, double hardener_g) {}
 
     /** Where nothing freezes the coefficient is 0 and no layer is there. */
-    static WaxAnswers of(SlushQuestionReader.Asked asked) {
+    static WaxAnswers of(SlushQuestionReader.SlushRequest asked) {
         Slush slush = Slush.of(asked.question(), asked.factors());
         Map<String, Object> figures = new LinkedHashMap<>();
         Map<String, Figure> sums = new LinkedHashMap<>();
@@ -40,7 +40,7 @@ record WaxAnswers(Map<String, Object> figures, List<Answer.Sum> sums, List<Answe
         return made(figures, sums, slush.findings());
     }
 
-    static WaxAnswers of(RubberQuestionReader.Asked asked) {
+    static WaxAnswers of(RubberQuestionReader.RubberRequest asked) {
         RubberMold mold = RubberMold.of(asked.question(), asked.factors());
         Cure cure = asked.cure();
         Map<String, Figure> sums = new LinkedHashMap<>();

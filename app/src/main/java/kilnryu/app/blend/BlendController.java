@@ -68,7 +68,7 @@ class BlendController {
         List<BlendStore.Trial> trials = store.trials(account.studioId(), 0);
         model.addAttribute(
                 "blends",
-                store.list(account.studioId()).stream()
+                store.withArchived(account.studioId()).stream()
                         .map(b -> line(account, b, trials))
                         .toList());
         model.addAttribute("compared", comparison(account, trials));

@@ -2,7 +2,9 @@ package kilnryu.app.breakout;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import java.time.Clock;
 import java.time.ZoneId;
+import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -49,6 +51,8 @@ public class BreakOutController {
     private final PhotoStore photos;
     private final WaxFound waxes;
 
+    private final Clock clock;
+
     BreakOutController(
             BreakOutStore store,
             BreakOuts breakOuts,
@@ -57,7 +61,9 @@ public class BreakOutController {
             Streams streams,
             Together together,
             PhotoStore photos,
-            WaxFound waxes) {
+            WaxFound waxes,
+            Clock clock) {
+        this.clock = clock;
         this.store = store;
         this.breakOuts = breakOuts;
         this.taps = taps;
@@ -88,8 +94,9 @@ public class BreakOutController {
         return "breakout/list";
     }
 
-    private static List<Listed> listed(Account account, List<BreakOutStore.Line> lines, String state) {
+    private List<Listed> listed(Account account, List<BreakOutStore.Line> lines, String state) {
         ZoneId zone = account.zoneId();
+        ZonedDateTime now = clock.instant().atZone(zone);
         return lines.stream()
                 .filter(l -> l.state().equals(state))
                 .map(l -> new Listed(
@@ -98,10 +105,10 @@ public class BreakOutController {
                         Face.drawn(l.face()),
                         state,
                         l.poured() != null
-                                ? "poured " + Show.dayAndClock(l.poured().atZone(zone))
+                                ? "poured " + Show.dayAndClock(l.poured().atZone(zone), now)
                                 : l.begunAt() == null
                                         ? ""
-                                        : Show.dayAndClock(l.begunAt().atZone(zone)),
+                                        : Show.dayAndClock(l.begunAt().atZone(zone), now),
                         counted(l),
                         l.alloy() == null
                                 ? ""
@@ -311,10 +318,10 @@ public class BreakOutController {
         return "redirect:" + back(tree, form);
     }
 
-    private static BreakOutTaps.Asked asked(Map<String, String> form) {
+    private static BreakOutTaps.TapRequest asked(Map<String, String> form) {
         String key = form.getOrDefault("key", "").isBlank() ? UUID.randomUUID().toString() : form.get("key");
         String ago = form.getOrDefault("ago", "0");
-        return new BreakOutTaps.Asked(
+        return new BreakOutTaps.TapRequest(
                 key, form.getOrDefault("kind", ""), form, ago.matches("\\d{1,10}") ? Long.parseLong(ago) : 0);
     }
 

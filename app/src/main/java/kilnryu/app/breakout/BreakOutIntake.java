@@ -77,7 +77,7 @@ public class BreakOutIntake {
         for (Tap tap : all) {
             Map<String, String> fields = new HashMap<>(tap.fields);
             BreakOutTaps.Taken taken = taps.take(
-                    account, row, saved.row().name(), new BreakOutTaps.Asked("past-" + n++, tap.kind, fields, 0));
+                    account, row, saved.row().name(), new BreakOutTaps.TapRequest("past-" + n++, tap.kind, fields, 0));
             if (!taken.ok()) {
                 throw new IllegalStateException(tap + ": " + taken.word());
             }

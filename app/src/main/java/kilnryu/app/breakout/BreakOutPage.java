@@ -103,7 +103,7 @@ public record BreakOutPage(
     public record Picture(long id, String of, String stage) {}
 
     /** What decides it besides what was tapped. */
-    record Asked(
+    record OpenQuestion(
             Units units,
             boolean precious,
             Integer chosen,
@@ -112,7 +112,7 @@ public record BreakOutPage(
             double lossPercent,
             boolean open) {}
 
-    static BreakOutPage of(BreakOutCourse course, Asked asked) {
+    static BreakOutPage of(BreakOutCourse course, OpenQuestion asked) {
         List<BreakOutCourse.Casting> all = course.castings();
         int columns = all.size() > TWO_COLUMNS ? 4 : 2;
         long seen = all.stream()
@@ -230,7 +230,7 @@ public record BreakOutPage(
         return svg.append("</svg>").toString();
     }
 
-    private static Chosen chosen(BreakOutCourse course, BreakOutCourse.Casting c, Asked asked) {
+    private static Chosen chosen(BreakOutCourse course, BreakOutCourse.Casting c, OpenQuestion asked) {
         Optional<BreakOutCourse.Taken> photo = course.photos().stream()
                 .filter(p -> asked.photo != null && p.id() == asked.photo)
                 .findFirst();
@@ -268,14 +268,14 @@ public record BreakOutPage(
                 p.photo().isPresent());
     }
 
-    private static String mass(OptionalDouble grams, Asked asked) {
+    private static String mass(OptionalDouble grams, OpenQuestion asked) {
         return grams.isEmpty()
                 ? ""
                 : Show.value(grams.getAsDouble(), Measure.GRAM, asked.units, asked.precious)
                         .toString();
     }
 
-    private static Masses masses(BreakOutCourse course, Asked asked) {
+    private static Masses masses(BreakOutCourse course, OpenQuestion asked) {
         MassBalance balance = MassBalance.of(new MassBalance.Weighed(
                 asked.charged,
                 course.mass("cast"),

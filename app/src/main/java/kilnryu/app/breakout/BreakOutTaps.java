@@ -72,10 +72,10 @@ class BreakOutTaps {
     }
 
     /** What was tapped, as it came. @param ago milliseconds since, by the page's own clock */
-    record Asked(String key, String kind, Map<String, String> form, long ago) {}
+    record TapRequest(String key, String kind, Map<String, String> form, long ago) {}
 
     @Transactional
-    public Taken take(Account account, BreakOutStore.Row row, String treeName, Asked asked) {
+    public Taken take(Account account, BreakOutStore.Row row, String treeName, TapRequest asked) {
         if (!KINDS.contains(asked.kind) || asked.key.length() > 64) {
             return Taken.no("There is no such tap.");
         }
@@ -149,7 +149,7 @@ class BreakOutTaps {
             Account account,
             BreakOutCourse course,
             Integer casting,
-            Asked asked,
+            TapRequest asked,
             List<BreakOutStore.Event> events,
             Map<String, String> out) {
         Map<String, String> form = asked.form;

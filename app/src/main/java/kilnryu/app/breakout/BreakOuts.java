@@ -71,7 +71,7 @@ class BreakOuts {
         Plan plan = tree.plan();
         return BreakOutPage.of(
                 course,
-                new BreakOutPage.Asked(
+                new BreakOutPage.OpenQuestion(
                         account.units(),
                         plan.precious(),
                         chosen,
@@ -104,8 +104,8 @@ class BreakOuts {
         return whys.facts(account, tree, asked(course, group), measured(account, tree, row, course, group));
     }
 
-    private static Whys.Asked asked(BreakOutCourse course, Groups.Group group) {
-        return new Whys.Asked(group.title(), group.defects(), course.facts(), course.cause());
+    private static Whys.WhyQuestion asked(BreakOutCourse course, Groups.Group group) {
+        return new Whys.WhyQuestion(group.title(), group.defects(), course.facts(), course.cause());
     }
 
     private OnRecord measured(

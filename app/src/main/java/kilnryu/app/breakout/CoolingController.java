@@ -56,9 +56,9 @@ class CoolingController {
     }
 
     /** What is asked of it, as typed. */
-    private record Asked(Outside outside, Quenching.Bucket bucket, Map<String, String> errors) {}
+    private record CoolingForm(Outside outside, Quenching.Bucket bucket, Map<String, String> errors) {}
 
-    private static Asked asked(Account account, Map<String, String> form) {
+    private static CoolingForm asked(Account account, Map<String, String> form) {
         Fields fields = Fields.typed(form, account.units());
         String stands = form.getOrDefault("stands", "room");
         double around = fields.quantity("around_C", AROUND).orElse(ROOM_C);
@@ -68,12 +68,12 @@ class CoolingController {
         Outside outside = stands.equals("sand")
                 ? Outside.sand(around)
                 : stands.equals("water") ? new Outside(IN_WATER, Math.min(around, 99)) : Outside.air(around);
-        return new Asked(outside, new Quenching.Bucket(bucket, wide, water), fields.errors());
+        return new CoolingForm(outside, new Quenching.Bucket(bucket, wide, water), fields.errors());
     }
 
     private record Cooled(FullMolds.Full full, MetalCooling cooling, Quenching quench) {}
 
-    private Optional<Cooled> cooled(Account account, long tree, Optional<PouredMold> poured, Asked asked) {
+    private Optional<Cooled> cooled(Account account, long tree, Optional<PouredMold> poured, CoolingForm asked) {
         return molds.of(account, tree, poured, asked.outside).map(full -> {
             MetalCooling cooling = MetalCooling.of(full.mold());
             return new Cooled(full, cooling, full.quenching(cooling, asked.bucket));
@@ -90,7 +90,7 @@ class CoolingController {
         streams.of(account, saved, saved.plan(), "cooling").into(model);
         Optional<PouredMold> poured = breakOuts.poured(account, tree);
         Optional<Instant> since = poured.flatMap(PouredMold::poured);
-        Asked asked = asked(account, form);
+        CoolingForm asked = asked(account, form);
         boolean wire =
                 saved.plan().shell().filter(s -> s.plan().wire().isPresent()).isPresent();
         model.addAttribute("name", saved.row().name());

@@ -81,7 +81,7 @@ class TriesController {
     }
 
     /** A try with all that is asked of it. */
-    private record Tried(
+    private record TryOfTree(
             Plans.Saved saved,
             Optional<AgainStore.Row> again,
             Optional<BreakOutCourse> course,
@@ -105,8 +105,8 @@ class TriesController {
         }
     }
 
-    private Tried tried(Account account, long tree, Optional<AgainStore.Row> row) {
-        return new Tried(
+    private TryOfTree tried(Account account, long tree, Optional<AgainStore.Row> row) {
+        return new TryOfTree(
                 plans.find(account, tree),
                 row,
                 store.of(account.studioId(), tree).map(breakOuts::course),
@@ -115,14 +115,14 @@ class TriesController {
 
     @GetMapping("/log/series/{tree:\\d+}")
     String show(@AuthenticationPrincipal Account account, @PathVariable long tree, Model model) {
-        List<Tried> all = new ArrayList<>(List.of(tried(account, tree, again.of(tree))));
+        List<TryOfTree> all = new ArrayList<>(List.of(tried(account, tree, again.of(tree))));
         for (AgainStore.Row row : again.line(account.studioId(), tree)) {
             all.add(tried(account, row.tree(), Optional.of(row)));
         }
-        double best = all.stream().mapToDouble(Tried::share).max().orElse(-1);
+        double best = all.stream().mapToDouble(TryOfTree::share).max().orElse(-1);
         List<Try> tries = new ArrayList<>();
-        for (Tried t : all) {
-            Optional<Tried> from = t.again.flatMap(r ->
+        for (TryOfTree t : all) {
+            Optional<TryOfTree> from = t.again.flatMap(r ->
                     all.stream().filter(o -> o.saved.row().id() == r.from()).findFirst());
             tries.add(view(t, from, best));
         }
@@ -132,7 +132,7 @@ class TriesController {
         return "breakout/series";
     }
 
-    private static Try view(Tried t, Optional<Tried> from, double best) {
+    private static Try view(TryOfTree t, Optional<TryOfTree> from, double best) {
         BreakOutCourse none = null;
         BreakOutCourse course = t.course.orElse(none);
         return new Try(
@@ -158,7 +158,7 @@ class TriesController {
     }
 
     /** Chance to see so many good ones if nothing had changed. */
-    private static String luck(Tried t, Tried from) {
+    private static String luck(TryOfTree t, TryOfTree from) {
         if (t.made() == 0 || from.made() == 0) {
             return "";
         }
@@ -175,8 +175,27 @@ class TriesController {
                                 chance * 100);
     }
 
-    private List<Row> rows(Account account, List<Tried> all) {
+    private List<Row> rows(Account account, List<TryOfTree> all) {
         List<Row> rows = new ArrayList<>();
+        planned(account, all, rows);
+        poured(account, all, rows);
+        add(
+                rows,
+                "Came out",
+                all,
+                t -> t.course.map(c -> BreakOutPage.verdict(c).sentence()).orElse("not opened"));
+        add(
+                rows,
+                "Seen",
+                all,
+                t -> t.defects().isEmpty()
+                        ? "–"
+                        : t.defects().stream().map(DefectKind::label).collect(Collectors.joining(", ")));
+        add(rows, "Likeliest cause", all, t -> cause(account, t));
+        return rows;
+    }
+
+    private static void planned(Account account, List<TryOfTree> all, List<Row> rows) {
         add(
                 rows,
                 "Changed against the one before",
@@ -205,20 +224,23 @@ class TriesController {
                 t -> t.saved.plan().pour().map(p -> celsius(account, p.value())).orElse("–"));
         add(
                 rows,
-                "Metal, poured",
-                all,
-                t -> t.poured
-                        .filter(p -> p.metal().isPresent())
-                        .map(p -> celsius(account, p.metal().getAsDouble()))
-                        .orElse("–"));
-        add(
-                rows,
                 "Mold, planned",
                 all,
                 t -> t.saved
                         .plan()
                         .firing()
                         .map(f -> celsius(account, f.program().mold().value()))
+                        .orElse("–"));
+    }
+
+    private static void poured(Account account, List<TryOfTree> all, List<Row> rows) {
+        add(
+                rows,
+                "Metal, poured",
+                all,
+                t -> t.poured
+                        .filter(p -> p.metal().isPresent())
+                        .map(p -> celsius(account, p.metal().getAsDouble()))
                         .orElse("–"));
         add(
                 rows,
@@ -244,23 +266,9 @@ class TriesController {
                         .filter(p -> p.gauge().isPresent())
                         .map(p -> Spoken.in(Math.round(p.gauge().getAsDouble()) + " kPa", account.units()))
                         .orElse("–"));
-        add(
-                rows,
-                "Came out",
-                all,
-                t -> t.course.map(c -> BreakOutPage.verdict(c).sentence()).orElse("not opened"));
-        add(
-                rows,
-                "Seen",
-                all,
-                t -> t.defects().isEmpty()
-                        ? "–"
-                        : t.defects().stream().map(DefectKind::label).collect(Collectors.joining(", ")));
-        add(rows, "Likeliest cause", all, t -> cause(account, t));
-        return rows;
     }
 
-    private String cause(Account account, Tried t) {
+    private String cause(Account account, TryOfTree t) {
         Optional<BreakOutStore.Row> row =
                 store.of(account.studioId(), t.saved.row().id());
         return row.flatMap(r -> Groups.of(t.course.orElseThrow()).all().stream()
@@ -276,7 +284,7 @@ class TriesController {
     }
 
     private static void add(
-            List<Row> rows, String label, List<Tried> all, java.util.function.Function<Tried, String> of) {
+            List<Row> rows, String label, List<TryOfTree> all, java.util.function.Function<TryOfTree, String> of) {
         List<String> cells = all.stream().map(of).toList();
         rows.add(new Row(label, cells, new LinkedHashSet<>(cells).size() > 1));
     }

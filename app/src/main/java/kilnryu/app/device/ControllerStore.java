@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import kilnryu.app.record.Fired;
 import kilnryu.app.record.KilnJob;
-import kilnryu.app.web.Kept;
+import kilnryu.app.web.KeptJson;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.core.type.TypeReference;
@@ -19,7 +19,7 @@ class ControllerStore {
     private static final TypeReference<List<SimulatedController.Fault>> FAULTS = new TypeReference<>() {};
 
     private final JdbcClient jdbc;
-    private final JsonMapper json = Kept.mapper();
+    private final JsonMapper json = KeptJson.mapper();
 
     ControllerStore(JdbcClient jdbc) {
         this.jdbc = jdbc;
@@ -96,6 +96,32 @@ class ControllerStore {
                         json.readValue(rs.getString("faults"), FAULTS),
                         rs.getString("state")))
                 .optional();
+    }
+
+    /**
+     * How far it was taken on record.
+     *
+     * @return false where someone else took it further since
+     */
+    boolean taken(long firing, KilnController.Report report) {
+        return jdbc.sql("""
+                        update device_controller
+                           set second = :second, into_second = :into,
+                               anchor_at = coalesce(:set::timestamptz, anchor_at),
+                               anchor_second = case when :set::timestamptz is null then anchor_second else :second end
+                         where firing_id = :firing and second = :since and state <> 'stopped'
+                        """)
+                        .param("firing", firing)
+                        .param("second", report.status().second())
+                        .param("into", report.status().into())
+                        .param(
+                                "set",
+                                report.setAt()
+                                        .map(at -> OffsetDateTime.ofInstant(at, ZoneOffset.UTC))
+                                        .orElse(null))
+                        .param("since", report.since())
+                        .update()
+                == 1;
     }
 
     void keep(long firing, State s) {

@@ -2,6 +2,7 @@ package kilnryu.app.device;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.core.kiln.Kiln;
 import kilnryu.core.kiln.KilnRun;
@@ -47,12 +48,25 @@ public interface KilnController {
     /** Takes a job and begins. */
     void start(long firing, Job job, Instant now);
 
-    /** What it reported since it was last asked, and how it stands; both once. */
+    /** What it has to report that was not taken yet, and how it stands. It may take a while; nothing is taken by it. */
     Report report(long firing, Instant now);
 
-    /** @param fresh readings since the last report */
-    record Report(List<Reading> fresh, Status status) {
-        public static final Report NONE = new Report(List.of(), new Status(0, 0, false, "", 1));
+    /**
+     * What was reported is on record and need not be reported again.
+     *
+     * @return false where someone else has taken it meanwhile
+     */
+    boolean taken(long firing, Report report);
+
+    /**
+     * One report.
+     *
+     * @param fresh readings that were not taken yet
+     * @param since second up to which they were taken
+     * @param setAt when its clock was set anew to where it stands, having run further than it can report; else empty
+     */
+    record Report(List<Reading> fresh, Status status, double since, Optional<Instant> setAt) {
+        public static final Report NONE = new Report(List.of(), new Status(0, 0, false, "", 1), 0, Optional.empty());
     }
 
     void stop(long firing);

@@ -1,15 +1,15 @@
 package kilnryu.app.device;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
-import java.util.concurrent.ConcurrentHashMap;
 import kilnryu.core.heat.Conduction;
 import kilnryu.core.kiln.FiringProgram;
 import kilnryu.core.kiln.Kiln;
@@ -36,7 +36,9 @@ public class SimulatedController implements KilnController {
             8, Conduction.Fineness.USUAL, STEP_S, Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY);
 
     private final ControllerStore store;
-    private final Map<Long, Live> lives = new ConcurrentHashMap<>();
+    /** One that nobody asks any more is let go; it would live through its firing once more. */
+    private final Cache<Long, Live> lives =
+            Caffeine.newBuilder().expireAfterAccess(Duration.ofMinutes(5)).build();
 
     SimulatedController(ControllerStore store) {
         this.store = store;
@@ -84,43 +86,30 @@ public class SimulatedController implements KilnController {
     }
 
     @Override
-    @Transactional
     public Report report(long firing, Instant now) {
-        Optional<ControllerStore.State> taken = store.take(firing);
-        if (taken.isEmpty()) {
-            return store.find(firing).map(s -> new Report(List.of(), status(s))).orElse(Report.NONE);
-        }
-        ControllerStore.State s = taken.get();
-        if (s.state().equals("stopped")) {
-            return new Report(List.of(), status(s));
+        ControllerStore.State s = store.find(firing).orElse(null);
+        if (s == null) {
+            return Report.NONE;
         }
         double wish = reached(s, now);
         double every = s.speed() > FAST ? FAST_REPORT_S : SLOW_REPORT_S;
         double to = Math.floor(Math.min(wish, s.second() + MOST_AT_ONCE_S) / every) * every;
-        if (to <= s.second()) {
-            return new Report(List.of(), status(s));
+        if (s.state().equals("stopped") || to <= s.second()) {
+            return new Report(List.of(), status(s, s.second(), s.into()), s.second(), Optional.empty());
         }
-        Live live = live(firing, s);
-        List<Reading> fresh = new ArrayList<>();
-        while (live.second < to - 1e-6) {
-            live.step(s);
-            if (live.second % every < 1e-6 && !is(s, Trouble.POWER, live.second)) {
-                fresh.add(live.reading(s));
-            }
-        }
+        Live live = lives.get(firing, f -> new Live(s.job()));
         // where the clock ran further than one report may, it goes on from here
-        boolean cut = wish > s.second() + MOST_AT_ONCE_S;
-        ControllerStore.State then = new ControllerStore.State(
-                s.job(),
-                s.speed(),
-                cut ? now : s.anchor(),
-                cut ? to : s.anchorSecond(),
-                live.second,
-                live.into,
-                s.faults(),
-                s.state());
-        store.keep(firing, then);
-        return new Report(fresh, status(then));
+        Optional<Instant> set = wish > s.second() + MOST_AT_ONCE_S ? Optional.of(now) : Optional.empty();
+        return live.report(s, to, every, set);
+    }
+
+    @Override
+    @Transactional
+    public boolean taken(long firing, Report report) {
+        if (report.fresh().isEmpty() && report.status().second() <= report.since()) {
+            return true;
+        }
+        return store.taken(firing, report);
     }
 
     private static double reached(ControllerStore.State s, Instant now) {
@@ -131,26 +120,13 @@ public class SimulatedController implements KilnController {
         return s.faults().stream().anyMatch(f -> f.trouble == trouble && f.at(second));
     }
 
-    private static Status status(ControllerStore.State s) {
+    private static Status status(ControllerStore.State s, double second, double into) {
         String trouble = s.faults().stream()
-                .filter(f -> f.at(s.second()))
+                .filter(f -> f.at(second))
                 .map(f -> f.trouble.label)
                 .findFirst()
                 .orElse("");
-        return new Status(s.second(), s.into(), s.into() >= program(s.job()).seconds() - 1e-6, trouble, s.speed());
-    }
-
-    /** The running kiln, or a new one brought to where it was. */
-    private Live live(long firing, ControllerStore.State s) {
-        Live live = lives.get(firing);
-        if (live == null || Math.abs(live.second - s.second()) > 1e-6) {
-            live = new Live(s.job());
-            while (live.second < s.second() - 1e-6) {
-                live.step(s);
-            }
-            lives.put(firing, live);
-        }
-        return live;
+        return new Status(second, into, into >= program(s.job()).seconds() - 1e-6, trouble, s.speed());
     }
 
     @Override
@@ -168,7 +144,7 @@ public class SimulatedController implements KilnController {
                                 s.into(),
                                 s.faults(),
                                 "stopped")));
-        lives.remove(firing);
+        lives.invalidate(firing);
     }
 
     /** From now on so many times as fast as the clock. */
@@ -219,21 +195,56 @@ public class SimulatedController implements KilnController {
                         .toList());
     }
 
-    /** A kiln on its way. */
+    /** A kiln on its way, and what it reports that was not taken yet. */
     private static final class Live {
         private final Job job;
         private final FiringProgram program;
-        private final KilnRun run;
+        private final List<Reading> fresh = new ArrayList<>();
+        private KilnRun run;
         private double second;
         private double into;
+        private double taken = Double.NaN;
 
         Live(Job job) {
             this.job = job;
             program = SimulatedController.program(job);
-            run = new KilnRun(job.load(), Optional.of(job.kiln()), job.startC(), COARSE);
+            cold();
         }
 
-        void step(ControllerStore.State s) {
+        private void cold() {
+            run = new KilnRun(job.load(), Optional.of(job.kiln()), job.startC(), COARSE);
+            second = 0;
+            into = 0;
+        }
+
+        /** Whoever asks at the same moment is told the same. */
+        synchronized Report report(ControllerStore.State s, double to, double every, Optional<Instant> set) {
+            if (taken != s.second()) {
+                takenUpTo(s);
+            }
+            while (second < to - 1e-6) {
+                step(s);
+                if (second % every < 1e-6 && !is(s, Trouble.POWER, second)) {
+                    fresh.add(reading(s));
+                }
+            }
+            return new Report(List.copyOf(fresh), status(s, second, into), s.second(), set);
+        }
+
+        /** Here or on another node; a kiln that knows nothing of it lives through it once more. */
+        private void takenUpTo(ControllerStore.State s) {
+            if (s.second() < taken) {
+                cold();
+                fresh.clear();
+            }
+            while (second < s.second() - 1e-6) {
+                step(s);
+            }
+            fresh.removeIf(r -> r.second() <= s.second());
+            taken = s.second();
+        }
+
+        private void step(ControllerStore.State s) {
             boolean dead = is(s, Trouble.POWER, second);
             boolean blind = is(s, Trouble.THERMOCOUPLE, second);
             Kiln kiln = job.kiln();
@@ -248,18 +259,16 @@ public class SimulatedController implements KilnController {
             run.kiln(Optional.of(kiln));
             into += dead || blind ? 0 : STEP_S;
             second += STEP_S;
-            run.go(second, t -> asked());
+            run.go(second, t -> program.at(into));
         }
 
-        double asked() {
-            return program.at(into);
-        }
-
-        Reading reading(ControllerStore.State s) {
+        private Reading reading(ControllerStore.State s) {
             double tremble = TREMBLE_K * (new Random(Math.round(second) * 31).nextDouble() - 0.5);
             boolean blind = is(s, Trouble.THERMOCOUPLE, second);
             return new Reading(
-                    second, blind ? OptionalDouble.empty() : OptionalDouble.of(run.kilnC() + tremble), asked());
+                    second,
+                    blind ? OptionalDouble.empty() : OptionalDouble.of(run.kilnC() + tremble),
+                    program.at(into));
         }
     }
 }

@@ -34,7 +34,7 @@ public class Whys {
      * @param answers by what was looked at, as a word or a number
      * @param confirmed id of the cause that was found to be the one; empty before
      */
-    public record Asked(String title, List<Defect> defects, Map<FactKey, String> answers, String confirmed) {}
+    public record WhyQuestion(String title, List<Defect> defects, Map<FactKey, String> answers, String confirmed) {}
 
     /** The table as a studio uses it. */
     public kilnryu.core.diagnosis.Causes table(long studio) {
@@ -42,7 +42,7 @@ public class Whys {
     }
 
     /** @param measured what the break-out itself found out, such as sizes */
-    public WhyView of(Account account, Plans.Saved tree, Asked asked, OnRecord measured) {
+    public WhyView of(Account account, Plans.Saved tree, WhyQuestion asked, OnRecord measured) {
         OnRecord found = gathered(account, tree, asked, measured);
         Case what = new Case(
                 tree.plan().tree().orElseThrow().tree().alloy(),
@@ -60,11 +60,11 @@ public class Whys {
     }
 
     /** What is on record, in words, without a judgement. */
-    public List<String> facts(Account account, Plans.Saved tree, Asked asked, OnRecord measured) {
+    public List<String> facts(Account account, Plans.Saved tree, WhyQuestion asked, OnRecord measured) {
         return gathered(account, tree, asked, measured).words(account.units());
     }
 
-    private OnRecord gathered(Account account, Plans.Saved tree, Asked asked, OnRecord measured) {
+    private OnRecord gathered(Account account, Plans.Saved tree, WhyQuestion asked, OnRecord measured) {
         OnRecord found = measured;
         asked.answers.forEach((key, value) -> {
             if (key.isNumber()) {

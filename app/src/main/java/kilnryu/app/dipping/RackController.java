@@ -66,10 +66,10 @@ class RackController {
             String weight) {}
 
     /** A shell that cannot be reckoned anew. */
-    public record Kept(long id, String name, String rack, String why) {}
+    public record KeptShell(long id, String name, String rack, String why) {}
 
     /** A rack with its shells. */
-    public record Hung(String name, String places, int of, List<Card> cards, List<Kept> kept) {
+    public record RackView(String name, String places, int of, List<Card> cards, List<KeptShell> kept) {
         /** Its hooks from the left: whether something hangs there. */
         public List<Boolean> hooks() {
             int taken = cards.size() + kept.size();
@@ -93,8 +93,8 @@ class RackController {
     String racks(@AuthenticationPrincipal Account account, Model model) {
         Room room = shells.room(account);
         List<ShellState> open = shells.open(account);
-        List<Kept> kept = shells.kept(account).stream()
-                .map(k -> new Kept(k.run().id(), k.run().name(), k.run().rack(), k.why()))
+        List<KeptShell> kept = shells.kept(account).stream()
+                .map(k -> new KeptShell(k.run().id(), k.run().name(), k.run().rack(), k.why()))
                 .toList();
         Map<String, List<ShellState>> byRack = new LinkedHashMap<>();
         room.racks().forEach(r -> byRack.put(r.name(), new ArrayList<>()));
@@ -106,7 +106,7 @@ class RackController {
         model.addAttribute(
                 "racks",
                 byRack.entrySet().stream()
-                        .map(e -> new Hung(
+                        .map(e -> new RackView(
                                 e.getKey(),
                                 e.getValue().size()
                                         + kept.stream()

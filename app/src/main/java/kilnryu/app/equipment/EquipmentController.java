@@ -56,7 +56,7 @@ class EquipmentController {
             Account account, Map<String, String> typed, int version, boolean showErrors, Model model) {
         Fields fields = Fields.typed(typed, account.units());
         model.addAttribute("drawing", EquipmentDrawing.of(EquipmentReader.workshop(fields)));
-        model.addAttribute("form", new SheetForm(fields, typed, showErrors));
+        model.addAttribute("form", new SheetForm(fields, typed, showErrors, EquipmentFields.ALL));
         model.addAttribute("flasks", fields.lines("flasks", EMPTY_LINES));
         model.addAttribute("bowls", fields.lines("bowls", EMPTY_LINES));
         model.addAttribute("version", version);

@@ -8,25 +8,16 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.stream.DoubleStream;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
 import kilnryu.core.flask.Fit;
 import kilnryu.core.flask.MixSession;
 import kilnryu.core.flask.StudioFlask;
 import kilnryu.core.piece.Equipment;
-import kilnryu.core.quantity.Measure;
 import kilnryu.core.tree.Crucible;
 
 /** Reads a studio's equipment from its fields. */
 public final class EquipmentReader {
-    private static final Range LIFT = new Range(Measure.KILO, 0.1, 5000);
-    private static final Range SCALE = new Range(Measure.GRAM, 1, 1_000_000);
-    private static final Range STEP = new Range(Measure.GRAM, 0.0001, 1000);
-    private static final Range WALL = new Range(Measure.MILLIMETRE, 0.3, 50);
-    private static final Range PRICE = new Range(Measure.TIMES, 0, 100_000);
-    private static final int LONGEST_NAME = 60;
-    private static final int LONGEST_MONEY = 8;
     private static final int MOST_ROWS = 200;
     private static final double USUAL_WALL = 2;
     private static final List<String> LISTS = List.of("flasks", "bowls");
@@ -66,31 +57,31 @@ public final class EquipmentReader {
     private Workshop workshop() {
         List<StudioFlask> flasks = flasks();
         List<MixSession.Bowl> bowls = bowls();
-        OptionalDouble opening = fields.quantity("chamber_opening_mm", Range.LENGTH);
-        OptionalDouble underBell = fields.quantity("chamber_height_mm", Range.LENGTH);
-        OptionalDouble kilnWide = fields.quantity("kiln_width_mm", Range.LENGTH);
-        OptionalDouble kilnHigh = fields.quantity("kiln_height_mm", Range.LENGTH);
-        OptionalDouble lift = fields.quantity("lift_kg", LIFT);
-        OptionalDouble capacity = fields.quantity("crucible_cm3", Range.VOLUME);
-        OptionalDouble rated = fields.quantity("crucible_rated_g", Range.MASS);
-        OptionalInt places = fields.whole("bell_places", 1, 50);
-        fields.quantity("slurry_price", PRICE);
-        fields.quantity("stucco_price", PRICE);
-        fields.text("money", LONGEST_MONEY);
+        OptionalDouble opening = fields.quantity(EquipmentFields.BELL_WIDTH);
+        OptionalDouble underBell = fields.quantity(EquipmentFields.BELL_HEIGHT);
+        OptionalDouble kilnWide = fields.quantity(EquipmentFields.KILN_WIDTH);
+        OptionalDouble kilnHigh = fields.quantity(EquipmentFields.KILN_HEIGHT);
+        OptionalDouble lift = fields.quantity(EquipmentFields.LIFT);
+        OptionalDouble capacity = fields.quantity(EquipmentFields.CRUCIBLE);
+        OptionalDouble rated = fields.quantity(EquipmentFields.CRUCIBLE_RATED);
+        OptionalInt places = fields.whole(EquipmentFields.BELL_PLACES);
+        fields.quantity(EquipmentFields.SLURRY_PRICE);
+        fields.quantity(EquipmentFields.STUCCO_PRICE);
+        fields.text(EquipmentFields.MONEY);
         Fit.Table table = new Fit.Table(
-                fields.quantity("table_opening_mm", Range.LENGTH), fields.quantity("table_reach_mm", Range.LENGTH));
+                fields.quantity(EquipmentFields.TABLE_OPENING), fields.quantity(EquipmentFields.TABLE_REACH));
         Equipment equipment = new Equipment(
                 largest(
-                        fields.quantity("flask_diameter_mm", Range.LENGTH),
+                        fields.quantity(EquipmentFields.LARGEST_WIDTH),
                         flasks.stream().mapToDouble(StudioFlask::inner)),
                 largest(
-                        fields.quantity("flask_height_mm", Range.LENGTH),
+                        fields.quantity(EquipmentFields.LARGEST_HEIGHT),
                         flasks.stream().mapToDouble(StudioFlask::height)),
                 underBell,
                 kilnWide,
                 kilnHigh,
-                fields.quantity("tank_diameter_mm", Range.LENGTH),
-                fields.quantity("tank_depth_mm", Range.LENGTH),
+                fields.quantity(EquipmentFields.TANK_WIDTH),
+                fields.quantity(EquipmentFields.TANK_DEPTH),
                 capacity,
                 lift);
         return new Workshop(
@@ -99,8 +90,8 @@ public final class EquipmentReader {
                 bowls,
                 new Fit.Shop(opening, underBell, kilnWide, kilnHigh, lift, table),
                 places.orElse(1),
-                fields.quantity("scale_capacity_g", SCALE),
-                fields.quantity("scale_step_g", STEP),
+                fields.quantity(EquipmentFields.SCALE_MOST),
+                fields.quantity(EquipmentFields.SCALE_STEP),
                 new Crucible(capacity, rated));
     }
 
@@ -112,20 +103,20 @@ public final class EquipmentReader {
     private List<StudioFlask> flasks() {
         List<StudioFlask> flasks = new ArrayList<>();
         for (String key : rows("flasks", fields)) {
-            flask(key, "flasks[" + key + "].").ifPresent(flasks::add);
+            flask(key).ifPresent(flasks::add);
         }
         return flasks;
     }
 
-    private Optional<StudioFlask> flask(String key, String at) {
-        OptionalDouble inner = fields.required(at + "inner_mm", Range.LENGTH);
-        OptionalDouble other = fields.quantity(at + "other_mm", Range.LENGTH);
-        OptionalDouble height = fields.required(at + "height_mm", Range.LENGTH);
-        OptionalDouble wall = fields.quantity(at + "wall_mm", WALL);
-        int count = fields.whole(at + "count", 1, 500).orElse(1);
-        boolean holes = fields.choice(at + "steel", EquipmentReader::holes).orElse(false);
-        OptionalDouble dome = fields.quantity(at + "dome_cm3", Range.VOLUME_OR_NONE);
-        Optional<String> name = fields.text(at + "name", LONGEST_NAME);
+    private Optional<StudioFlask> flask(String key) {
+        OptionalDouble inner = fields.required(EquipmentFields.FLASK_INNER.in(key));
+        OptionalDouble other = fields.quantity(EquipmentFields.FLASK_OTHER.in(key));
+        OptionalDouble height = fields.required(EquipmentFields.FLASK_HEIGHT.in(key));
+        OptionalDouble wall = fields.quantity(EquipmentFields.FLASK_WALL.in(key));
+        int count = fields.whole(EquipmentFields.FLASK_COUNT.in(key)).orElse(1);
+        boolean holes = fields.choice(EquipmentFields.FLASK_STEEL.in(key)).orElse(false);
+        OptionalDouble dome = fields.quantity(EquipmentFields.FLASK_DOME.in(key));
+        Optional<String> name = fields.text(EquipmentFields.FLASK_NAME.in(key));
         if (inner.isEmpty() || height.isEmpty()) {
             return Optional.empty();
         }
@@ -146,21 +137,12 @@ public final class EquipmentReader {
                 dome.orElse(0)));
     }
 
-    private static Optional<Boolean> holes(String key) {
-        return switch (key) {
-            case "solid" -> Optional.of(false);
-            case "perforated" -> Optional.of(true);
-            default -> Optional.empty();
-        };
-    }
-
     private List<MixSession.Bowl> bowls() {
         List<MixSession.Bowl> bowls = new ArrayList<>();
         for (String key : rows("bowls", fields)) {
-            String at = "bowls[" + key + "].";
-            OptionalDouble volume = fields.required(at + "volume_cm3", Range.VOLUME);
-            int count = fields.whole(at + "count", 1, 100).orElse(1);
-            String name = fields.text(at + "name", LONGEST_NAME).orElse("bowl");
+            OptionalDouble volume = fields.required(EquipmentFields.BOWL_VOLUME.in(key));
+            int count = fields.whole(EquipmentFields.BOWL_COUNT.in(key)).orElse(1);
+            String name = fields.text(EquipmentFields.BOWL_NAME.in(key)).orElse("bowl");
             volume.ifPresent(v -> bowls.add(new MixSession.Bowl(name, v, count)));
         }
         return bowls;
@@ -200,8 +182,8 @@ public final class EquipmentReader {
     /** Price of a kilogram of slurry and of stucco, in the studio's money; empty where one is not known. */
     public static Optional<Prices> prices(Map<String, String> saved) {
         Fields fields = Fields.typed(saved, Units.METRIC);
-        OptionalDouble slurry = fields.quantity("slurry_price", PRICE);
-        OptionalDouble stucco = fields.quantity("stucco_price", PRICE);
+        OptionalDouble slurry = fields.quantity(EquipmentFields.SLURRY_PRICE);
+        OptionalDouble stucco = fields.quantity(EquipmentFields.STUCCO_PRICE);
         return slurry.isPresent() && stucco.isPresent()
                 ? Optional.of(new Prices(slurry.getAsDouble(), stucco.getAsDouble()))
                 : Optional.empty();

@@ -21,6 +21,7 @@ import kilnryu.core.breakout.MendOrCast;
 import kilnryu.core.breakout.Sawing;
 import kilnryu.core.gating.Member;
 import kilnryu.core.gating.Use;
+import kilnryu.core.learning.FaceHours;
 import kilnryu.core.learning.Learned;
 import kilnryu.core.learning.Yield;
 import kilnryu.core.quantity.Measure;
@@ -40,7 +41,6 @@ public record FinishPage(
     private static final Range RATE = new Range(Measure.TIMES, 0.01, 100_000);
     private static final Range DAYS = new Range(Measure.TIMES, 0, 5000);
     private static final double BLADE_MM = 1.6;
-    private static final double FACE = 2.0 / 3;
 
     public record StageRow(
             String key,
@@ -156,19 +156,19 @@ public record FinishPage(
         return Optional.ofNullable(seen.factors
                         .replaced()
                         .get(LogConstants.hours(stage.key()).key()))
-                .map(own -> new Hours(own.value() * Math.pow(seen.grams() / 1000, FACE), own.reason()));
+                .map(own -> new Hours(FaceHours.ofKilo(own.value(), seen.grams()), own.reason()));
     }
 
     /** Hours of a stage by the face of what is worked, as the studio's own log has it so far: k x mass^(2/3) [M]. */
     private static Optional<Hours> running(FinishStage stage, Seen seen) {
         List<Learned.Pair> pairs = seen.log.stream()
                 .filter(h -> h.stage().equals(stage.key()))
-                .map(h -> new Learned.Pair(h.of(), Math.pow(h.grams(), FACE), h.hours()))
+                .map(h -> new Learned.Pair(h.of(), FaceHours.face(h.grams()), h.hours()))
                 .toList();
         return pairs.isEmpty()
                 ? Optional.empty()
                 : Optional.of(new Hours(
-                        Learned.of(pairs).value() * Math.pow(seen.grams(), FACE),
+                        Learned.of(pairs).value() * FaceHours.face(seen.grams()),
                         "yours, from " + pairs.size() + (pairs.size() == 1 ? " time" : " times")));
     }
 

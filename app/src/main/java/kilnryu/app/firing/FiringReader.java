@@ -9,7 +9,6 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import kilnryu.app.school.Schools;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.app.shell.ShellReader;
 import kilnryu.core.block.BlockPlan;
 import kilnryu.core.burnout.BackPlan;
@@ -83,35 +82,39 @@ public final class FiringReader {
     public record Firing(Choices choices, BurnoutProgram program, Optional<BackPlan> clock) {}
 
     public static Choices choices(Fields fields, ZoneId zone, Schools schools) {
-        Optional<BurnoutSchool> school = fields.choice("school", key -> BurnoutSchool.named(schools.based(key)));
+        Optional<BurnoutSchool> school =
+                fields.choice(FiringFields.SCHOOL, key -> BurnoutSchool.named(schools.based(key)));
         return new Choices(
-                fields.choice("section", Section::named).orElse(Section.MEDIUM),
+                fields.choice(FiringFields.SECTION).orElse(Section.MEDIUM),
                 school.orElse(BurnoutSchool.STANDARD),
                 school.isPresent(),
-                temperature(fields.quantity("mold_C", Range.MOLD_TEMPERATURE)),
-                temperature(fields.quantity("kiln_max_C", Range.KILN_TEMPERATURE)),
+                temperature(fields.quantity(FiringFields.MOLD_C)),
+                temperature(fields.quantity(FiringFields.KILN_MAX_C)),
                 pour(fields, zone),
-                fields.choice("shell_school", Handling::named).orElse(Handling.COLD),
+                fields.choice(FiringFields.HANDLING).orElse(Handling.COLD),
                 new Own(
-                        temperature(fields.quantity("pour_C", Range.METAL_TEMPERATURE)),
-                        temperature(fields.quantity("drain_C", Range.DRAIN_TEMPERATURE)),
-                        fields.quantity("free_water_pct", Range.SHARE).orElse(100) / 100));
+                        temperature(fields.quantity(FiringFields.METAL_C)),
+                        temperature(fields.quantity(FiringFields.DRAIN_C)),
+                        fields.quantity(FiringFields.FREE_WATER).orElse(100) / 100));
     }
 
+    /** The constants that a program is made by, and where it comes from. */
+    public record By(Factors factors, Programs programs) {}
+
     /** The burnout of a flask. */
-    public static Firing firing(Choices choices, TreePlan tree, FlaskPlan flask, Factors factors) {
-        return burnout(choices, choices.school(), Subject.of(what(choices, tree), flask), factors);
+    public static Firing firing(Choices choices, TreePlan tree, FlaskPlan flask, By by) {
+        return burnout(choices, choices.school(), Subject.of(what(choices, tree), flask), by);
     }
 
     /** The burnout of a block: slowly where no school was chosen. */
-    public static Firing firing(Choices choices, TreePlan tree, BlockPlan block, Factors factors) {
+    public static Firing firing(Choices choices, TreePlan tree, BlockPlan block, By by) {
         BurnoutSchool school = choices.chosen() ? choices.school() : BurnoutSchool.usual(true);
-        return burnout(choices, school, Subject.of(what(choices, tree), block), factors);
+        return burnout(choices, school, Subject.of(what(choices, tree), block), by);
     }
 
-    private static Firing burnout(Choices choices, BurnoutSchool school, Subject subject, Factors factors) {
-        BurnoutProgram program = Tried.of(
-                new BurnoutQuestion(java.util.List.of(subject), school, choices.kilnMax(), drain(choices)), factors);
+    private static Firing burnout(Choices choices, BurnoutSchool school, Subject subject, By by) {
+        BurnoutProgram program = by.programs.of(
+                new BurnoutQuestion(java.util.List.of(subject), school, choices.kilnMax(), drain(choices)), by.factors);
         return clocked(choices, program, school.sleeps());
     }
 
@@ -136,8 +139,8 @@ public final class FiringReader {
     }
 
     /** The fire of a ceramic shell. */
-    public static Firing firing(Choices choices, TreePlan tree, ShellReader.Built shell, Factors factors) {
-        return clocked(choices, Tried.of(asked(choices, tree, shell), factors), false);
+    public static Firing firing(Choices choices, TreePlan tree, ShellReader.Built shell, By by) {
+        return clocked(choices, by.programs.of(asked(choices, tree, shell), by.factors), false);
     }
 
     /** What the program of a shell is wanted for. */
@@ -160,24 +163,25 @@ public final class FiringReader {
     }
 
     private static Optional<ZonedDateTime> pour(Fields fields, ZoneId zone) {
-        Optional<String> text = fields.text("pour_at", 40);
+        Optional<String> text = fields.text(FiringFields.POUR_AT);
         if (text.isEmpty()) {
             return Optional.empty();
         }
         try {
             LocalDateTime local = LocalDateTime.parse(text.get().replace(' ', 'T'));
             if (local.getYear() < FIRST_YEAR || local.getYear() > LAST_YEAR) {
-                fields.error("pour_at", "A year from " + FIRST_YEAR + " to " + LAST_YEAR + ".");
+                fields.error(FiringFields.POUR_AT, "A year from " + FIRST_YEAR + " to " + LAST_YEAR + ".");
                 return Optional.empty();
             }
             ZonedDateTime pour = local.atZone(zone);
             if (!pour.toLocalDateTime().equals(local)) {
-                fields.error("pour_at", "The clocks go forward over this hour: it does not exist that night.");
+                fields.error(
+                        FiringFields.POUR_AT, "The clocks go forward over this hour: it does not exist that night.");
                 return Optional.empty();
             }
             return Optional.of(pour);
         } catch (DateTimeParseException e) {
-            fields.error("pour_at", "Type day and hour like 2026-05-08 10:50.");
+            fields.error(FiringFields.POUR_AT, "Type day and hour like 2026-05-08 10:50.");
             return Optional.empty();
         }
     }

@@ -3,19 +3,13 @@ package kilnryu.app.kiln;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.core.kiln.Mold;
 import kilnryu.core.pour.CarryWindow;
 import kilnryu.core.pour.Outside;
-import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Factors;
 
 /** Reads which mold leaves the kiln into what, as the API says it. */
 public final class CarryQuestionReader {
-    private static final Range CELSIUS = new Range(Measure.DEGREE_CELSIUS, 20, 1300);
-    private static final Range ROOM = new Range(Measure.DEGREE_CELSIUS, -40, 60);
-    private static final Range SAND = new Range(Measure.DEGREE_CELSIUS, -40, 1200);
-    private static final Range WALL = new Range(Measure.MILLIMETRE, 1, 60);
     private static final double USUAL_ROOM = 20;
     private static final double USUAL_HOT_SAND = 300;
 
@@ -23,17 +17,17 @@ public final class CarryQuestionReader {
 
     /** @param unused constants of the studio; the simulation goes by the handbook's */
     public static Optional<CarryWindow.Question> read(Fields fields, Factors unused) {
-        boolean shell = fields.choice("mold.kind", k -> k.equals("shell") ? Optional.of(k) : other(k))
-                .filter("shell"::equals)
+        boolean shell = fields.choice(FiredFields.CARRIED)
+                .filter(k -> k == FiredFields.Kind.SHELL)
                 .isPresent();
         Optional<Cast> cast = shell ? shell(fields) : flask(fields);
-        OptionalDouble leaves = fields.required("leaves_C", CELSIUS);
-        OptionalDouble limit = fields.required("limit_C", CELSIUS);
-        double room = fields.quantity("room_C", ROOM).orElse(USUAL_ROOM);
-        boolean sand = fields.choice("outside", CarryQuestionReader::sand).orElse(false);
-        double sandC = fields.quantity("sand_C", SAND).orElse(USUAL_HOT_SAND);
+        OptionalDouble leaves = fields.required(FiredFields.LEAVES);
+        OptionalDouble limit = fields.required(FiredFields.LIMIT);
+        double room = fields.quantity(FiredFields.ROOM).orElse(USUAL_ROOM);
+        boolean sand = fields.choice(FiredFields.OUTSIDE).orElse(false);
+        double sandC = fields.quantity(FiredFields.SAND).orElse(USUAL_HOT_SAND);
         if (leaves.isPresent() && limit.isPresent() && limit.getAsDouble() > leaves.getAsDouble()) {
-            fields.error("limit_C", "It leaves cooler than that: there is no window.");
+            fields.error(FiredFields.LIMIT, "It leaves cooler than that: there is no window.");
         }
         if (fields.hasErrors() || cast.isEmpty()) {
             return Optional.empty();
@@ -48,20 +42,8 @@ public final class CarryQuestionReader {
 
     private record Cast(Mold mold, double radius) {}
 
-    private static Optional<String> other(String kind) {
-        return kind.equals("flask") || kind.equals("block") ? Optional.of(kind) : Optional.empty();
-    }
-
-    private static Optional<Boolean> sand(String outside) {
-        return switch (outside) {
-            case "hot-sand" -> Optional.of(true);
-            case "air" -> Optional.of(false);
-            default -> Optional.empty();
-        };
-    }
-
     private static Optional<Cast> shell(Fields fields) {
-        OptionalDouble thickness = fields.required("mold.thickness_mm", WALL);
+        OptionalDouble thickness = fields.required(FiredFields.SHELL_WALL);
         return thickness.isEmpty()
                 ? Optional.empty()
                 : Optional.of(new Cast(Mold.shell(thickness.getAsDouble() / 1000, 1), 0));

@@ -4,24 +4,17 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.core.heat.Medium;
 import kilnryu.core.kiln.FiringSums;
 import kilnryu.core.kiln.Kiln;
 import kilnryu.core.kiln.Mold;
 import kilnryu.core.kiln.Setting;
 import kilnryu.core.material.InvestmentSystem;
-import kilnryu.core.quantity.Measure;
+import kilnryu.core.quantity.Solids;
 import kilnryu.core.sum.Figure;
 
 /** Reads what is fired and in which kiln, as the API's questions say it. */
 final class FiredReader {
-    private static final Range CELSIUS = new Range(Measure.DEGREE_CELSIUS, 0, 1300);
-    private static final Range POWER = new Range(Measure.TIMES, 0.1, 500);
-    private static final Range TRIAL = new Range(Measure.MINUTE, 1, 3000);
-    private static final Range SIZE = new Range(Measure.MILLIMETRE, 10, 1500);
-    private static final Range STEEL = new Range(Measure.MILLIMETRE, 0, 12);
-    private static final Range SHARE = new Range(Measure.PERCENT, 0, 100);
     private static final double USUAL_DENSITY = 2.65;
 
     private final Fields fields;
@@ -59,23 +52,22 @@ final class FiredReader {
     }
 
     Optional<Fired> mold() {
-        Optional<String> kind = fields.choice(
-                "mold.kind", k -> k.equals("flask") || k.equals("block") ? Optional.of(k) : Optional.empty());
+        Optional<FiredFields.Kind> kind = fields.choice(FiredFields.KIND);
         if (kind.isEmpty()) {
-            fields.missing("mold.kind", "Say what is fired: flask or block.");
+            fields.missing(FiredFields.KIND, "Say what is fired: flask or block.");
         }
-        boolean block = kind.filter("block"::equals).isPresent();
-        boolean square = block && !fields.has("mold.inner_diameter_mm");
-        OptionalDouble width = fields.required(square ? "mold.width_mm" : "mold.inner_diameter_mm", SIZE);
-        OptionalDouble depth = square ? fields.quantity("mold.depth_mm", SIZE) : OptionalDouble.empty();
-        OptionalDouble height = fields.required("mold.height_mm", SIZE);
-        Optional<InvestmentSystem> system = fields.choice("mold.system", InvestmentSystem::named);
+        boolean block = kind.filter(k -> k == FiredFields.Kind.BLOCK).isPresent();
+        boolean square = block && !fields.has(FiredFields.INNER);
+        OptionalDouble width = fields.required(square ? FiredFields.WIDTH : FiredFields.INNER);
+        OptionalDouble depth = square ? fields.quantity(FiredFields.DEPTH) : OptionalDouble.empty();
+        OptionalDouble height = fields.required(FiredFields.HEIGHT);
+        Optional<InvestmentSystem> system = fields.choice(FiredFields.SYSTEM);
         if (system.isEmpty()) {
-            fields.missing("mold.system", "Choose the investment.");
+            fields.missing(FiredFields.SYSTEM, "Choose the investment.");
         }
-        OptionalDouble water = fields.quantity("mold.water_per_100", Range.WATER_RATIO);
-        double steel = block ? 0 : fields.quantity("mold.wall_mm", STEEL).orElse(0) / 1000;
-        double share = fields.quantity("mold.free_water_pct", SHARE).orElse(100) / 100;
+        OptionalDouble water = fields.quantity(FiredFields.WATER);
+        double steel = block ? 0 : fields.quantity(FiredFields.STEEL).orElse(0) / 1000;
+        double share = fields.quantity(FiredFields.FREE_WATER).orElse(100) / 100;
         if (fields.hasErrors()) {
             return Optional.empty();
         }
@@ -85,7 +77,7 @@ final class FiredReader {
         double w = width.getAsDouble();
         double d = depth.orElse(w);
         double h = height.getAsDouble();
-        double cm3 = (square ? w * d : Math.PI / 4 * w * w) * h / 1000;
+        double cm3 = (square ? w * d : Solids.disc(w)) * h / 1000;
         // the handbook's row at its own ratio, as the references have it
         Medium fresh = water.isEmpty() && system.get() == InvestmentSystem.GYPSUM_JEWELRY
                 ? Setting.GYPSUM
@@ -108,9 +100,9 @@ final class FiredReader {
         if (!fields.hasBelow("kiln")) {
             return Optional.empty();
         }
-        OptionalDouble power = fields.required("kiln.power_kW", POWER);
-        OptionalDouble most = fields.required("kiln.max_C", CELSIUS);
-        OptionalDouble trial = fields.required("kiln.empty_to_700_min", TRIAL);
+        OptionalDouble power = fields.required(FiredFields.KILN_POWER);
+        OptionalDouble most = fields.required(FiredFields.KILN_MAX);
+        OptionalDouble trial = fields.required(FiredFields.KILN_TRIAL);
         if (power.isEmpty() || most.isEmpty() || trial.isEmpty()) {
             return Optional.empty();
         }
@@ -119,7 +111,7 @@ final class FiredReader {
             kilnSums = FiringSums.of(power.getAsDouble(), most.getAsDouble(), trial.getAsDouble());
             return Optional.of(kiln);
         } catch (IllegalArgumentException e) {
-            fields.error("kiln.max_C", "A kiln of this top temperature does not come to 700 °C.");
+            fields.error(FiredFields.KILN_MAX, "A kiln of this top temperature does not come to 700 °C.");
             return Optional.empty();
         }
     }

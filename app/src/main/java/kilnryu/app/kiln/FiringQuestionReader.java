@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import kilnryu.app.sheet.Declared;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.core.burnout.ProgramGenerator;
 import kilnryu.core.heat.Face;
 import kilnryu.core.heat.Medium;
@@ -16,18 +16,11 @@ import kilnryu.core.kiln.Kiln;
 import kilnryu.core.kiln.Mold;
 import kilnryu.core.kiln.Setting;
 import kilnryu.core.material.PatternMaterial;
-import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
 
 /** Reads what is asked of a firing. */
 public final class FiringQuestionReader {
-    private static final Range CELSIUS = new Range(Measure.DEGREE_CELSIUS, 0, 1300);
-    private static final Range RATE = new Range(Measure.KELVIN_PER_HOUR, 0.1, 100_000);
-    private static final Range HOLD = new Range(Measure.MINUTE, 0, 20_160);
-    private static final Range ANY = new Range(Measure.TIMES, 0, 1e6);
-    private static final Range OVER_NOTHING = new Range(Measure.TIMES, 1e-6, 1e6);
-    private static final Range EMISSIVITY = new Range(Measure.TIMES, 0, 1);
     private static final int MOST_SEGMENTS = 200;
     private static final double LONGEST_S = 30 * 86_400;
 
@@ -44,24 +37,24 @@ public final class FiringQuestionReader {
      * @param highest target of the program
      * @param kilnSums where the kiln's figures come from; none without a kiln
      */
-    public record Asked(Firing.Question question, FiringChecks.Of of, double highest, List<Figure> kilnSums) {}
+    public record BurnoutRequest(Firing.Question question, FiringChecks.Of of, double highest, List<Figure> kilnSums) {}
 
     /** @param unused constants of the studio; the simulation goes by the handbook's */
-    public static Optional<Asked> read(Fields fields, Factors unused) {
+    public static Optional<BurnoutRequest> read(Fields fields, Factors unused) {
         return new FiringQuestionReader(fields).read();
     }
 
-    private Optional<Asked> read() {
+    private Optional<BurnoutRequest> read() {
         FiredReader what = new FiredReader(fields);
         Optional<FiredReader.Fired> fired = what.mold();
-        double start = fields.quantity("start_C", CELSIUS).orElse(20);
+        double start = fields.quantity(FiredFields.START).orElse(20);
         Face face = new Face(
-                fields.quantity("thermal.h", ANY).orElse(10),
-                fields.quantity("thermal.emissivity", EMISSIVITY).orElse(0.9));
+                fields.quantity(FiredFields.FACE).orElse(10),
+                fields.quantity(FiredFields.EMISSIVITY).orElse(0.9));
         Medium medium = medium(fired.map(FiredReader.Fired::medium).orElse(Setting.GYPSUM));
         List<FiringProgram.Segment> segments = segments();
         Optional<Kiln> kiln = what.kiln();
-        double residue = fields.choice("pattern", PatternMaterial::named)
+        double residue = fields.choice(FiredFields.PATTERN)
                 .map(PatternMaterial::charPercent)
                 .orElse(Setting.UNKNOWN_RESIDUE);
         if (fields.hasErrors() || segments.isEmpty() || fired.isEmpty()) {
@@ -83,7 +76,7 @@ public final class FiringQuestionReader {
                 face,
                 face,
                 true);
-        return Optional.of(new Asked(
+        return Optional.of(new BurnoutRequest(
                 new Firing.Question(mold, program, kiln, residue, 1),
                 new FiringChecks.Of(
                         "",
@@ -102,23 +95,23 @@ public final class FiringQuestionReader {
         if (!fields.hasBelow("thermal")) {
             return usual;
         }
-        double dry = typed("k_dry", OVER_NOTHING, usual.kDry());
-        double hot = typed("k_hot", OVER_NOTHING, dry + usual.kSlope() * 600);
+        double dry = typed(FiredFields.K_DRY, usual.kDry());
+        double hot = typed(FiredFields.K_HOT, dry + usual.kSlope() * 600);
         // set investment leads better when hotter: a value under the dry one is the growth that the handbook writes
         double growth = hot < dry ? hot : hot - dry;
         return new Medium(
-                typed("rho_dry", OVER_NOTHING, usual.density()),
-                typed("cp0", OVER_NOTHING, usual.cp0()),
-                typed("cp1", ANY, usual.cp1()),
-                typed("free_water", ANY, usual.freeWater()),
-                typed("combined_water", ANY, usual.boundWater()),
-                typed("k_wet", OVER_NOTHING, usual.kWet()),
+                typed(FiredFields.RHO, usual.density()),
+                typed(FiredFields.CP0, usual.cp0()),
+                typed(FiredFields.CP1, usual.cp1()),
+                typed(FiredFields.FREE, usual.freeWater()),
+                typed(FiredFields.BOUND, usual.boundWater()),
+                typed(FiredFields.K_WET, usual.kWet()),
                 dry,
                 growth / 600);
     }
 
-    private double typed(String name, Range range, double usual) {
-        return fields.quantity("thermal." + name, range).orElse(usual);
+    private double typed(Declared.Quantity field, double usual) {
+        return fields.quantity(field).orElse(usual);
     }
 
     private List<FiringProgram.Segment> segments() {
@@ -132,13 +125,12 @@ public final class FiringQuestionReader {
             return segments;
         }
         for (String key : keys) {
-            String at = "program[" + key + "].";
-            OptionalDouble rate = fields.required(at + "rate_K_h", RATE);
-            OptionalDouble target = fields.required(at + "target_C", Range.PROGRAM);
-            double hold = fields.quantity(at + "hold_min", HOLD).orElse(0);
+            OptionalDouble rate = fields.required(ProgramFields.RATE.in(key));
+            OptionalDouble target = fields.required(ProgramFields.TARGET.in(key));
+            double hold = fields.quantity(ProgramFields.HOLD.in(key)).orElse(0);
             // what /program says of a segment beside it
-            fields.text(at + "stage", 80);
-            fields.text(at + "limited_by", 400);
+            fields.text(ProgramFields.STAGE.in(key));
+            fields.text(ProgramFields.LIMITED_BY.in(key));
             if (rate.isPresent() && target.isPresent()) {
                 segments.add(new FiringProgram.Segment(rate.getAsDouble(), target.getAsDouble(), hold));
             }

@@ -109,7 +109,7 @@ class ProgramController {
     @PostMapping("/kilns/programs/{id}/away")
     String putAway(@AuthenticationPrincipal Account account, @PathVariable long id) {
         found(account, id);
-        store.putAway(account.studioId(), id);
+        store.putAway(account.studioId(), id, true);
         return "redirect:/kilns/programs";
     }
 

@@ -4,7 +4,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.core.burnout.BurnoutQuestion;
 import kilnryu.core.burnout.BurnoutSchool;
 import kilnryu.core.burnout.Subject;
@@ -21,8 +20,6 @@ import kilnryu.core.sum.Known;
 
 /** Reads what a burnout program is wanted for. */
 public final class ProgramQuestionReader {
-    private static final Range DRAIN = new Range(Measure.DEGREE_CELSIUS, 180, 300);
-    private static final Range POUR = new Range(Measure.DEGREE_CELSIUS, 100, 1_800);
 
     private ProgramQuestionReader() {}
 
@@ -31,30 +28,30 @@ public final class ProgramQuestionReader {
      *
      * @param pour metal and mold at the pour, for the checks and the answer
      */
-    public record Asked(BurnoutQuestion question, Optional<Kiln> kiln, HeatChecks.Pour pour, Factors factors) {}
+    public record ProgramRequest(
+            BurnoutQuestion question, Optional<Kiln> kiln, HeatChecks.Pour pour, Factors factors) {}
 
-    public static Optional<Asked> read(Fields fields, Factors factors) {
+    public static Optional<ProgramRequest> read(Fields fields, Factors factors) {
         FiredReader what = new FiredReader(fields);
         Optional<FiredReader.Fired> fired = what.mold();
-        Optional<PatternMaterial> pattern = fields.choice("pattern", PatternMaterial::named);
+        Optional<PatternMaterial> pattern = fields.choice(FiredFields.PATTERN);
         if (pattern.isEmpty()) {
-            fields.missing("pattern", "Say what the pattern is of.");
+            fields.missing(FiredFields.PATTERN, "Say what the pattern is of.");
         }
-        Optional<Alloy> alloy = fields.choice("alloy", Alloy::named);
+        Optional<Alloy> alloy = fields.choice(FiredFields.ALLOY);
         if (alloy.isEmpty()) {
-            fields.missing("alloy", "Choose the alloy.");
+            fields.missing(FiredFields.ALLOY, "Choose the alloy.");
         }
-        Optional<Section> section = fields.choice("sections", Section::named);
+        Optional<Section> section = fields.choice(FiredFields.SECTIONS);
         if (section.isEmpty()) {
-            fields.missing("sections", "Say how thick the sections are: heavy, medium or thin.");
+            fields.missing(FiredFields.SECTIONS, "Say how thick the sections are: heavy, medium or thin.");
         }
-        Optional<BurnoutSchool> school = fields.choice("school", BurnoutSchool::named);
+        Optional<BurnoutSchool> school = fields.choice(FiredFields.SCHOOL);
         Optional<Kiln> kiln = what.kiln();
-        OptionalDouble top =
-                fields.hasBelow("kiln") ? fields.quantity("kiln.max_C", Range.PROGRAM) : OptionalDouble.empty();
-        OptionalDouble metalC = fields.quantity("pour_C", POUR);
-        OptionalDouble moldC = fields.quantity("mold_C", Range.MOLD_TEMPERATURE);
-        OptionalDouble drainC = fields.quantity("drain_C", DRAIN);
+        OptionalDouble top = fields.hasBelow("kiln") ? fields.quantity(FiredFields.KILN_MAX) : OptionalDouble.empty();
+        OptionalDouble metalC = fields.quantity(FiredFields.POUR_C);
+        OptionalDouble moldC = fields.quantity(FiredFields.MOLD_C);
+        OptionalDouble drainC = fields.quantity(FiredFields.DRAIN_C);
         if (fields.hasErrors()) {
             return Optional.empty();
         }
@@ -77,7 +74,7 @@ public final class ProgramQuestionReader {
                 Set.of(pattern.get()),
                 alloy.get(),
                 mold);
-        return Optional.of(new Asked(
+        return Optional.of(new ProgramRequest(
                 new BurnoutQuestion(
                         java.util.List.of(subject),
                         school.orElse(BurnoutSchool.usual(f.block())),

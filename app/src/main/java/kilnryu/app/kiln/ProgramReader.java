@@ -8,19 +8,15 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.app.web.Show;
 import kilnryu.core.burnout.OwnProgram;
 import kilnryu.core.burnout.Segment;
-import kilnryu.core.quantity.Measure;
 
 /** Reads the lines of a typed program: a rate, a temperature, a hold; an empty line is none. */
 public final class ProgramReader {
     /** No controller takes more, and no mold needs them. */
     public static final int MOST_SEGMENTS = 200;
 
-    private static final Range RATE = new Range(Measure.KELVIN_PER_HOUR, 1, 100_000);
-    private static final Range HOLD = new Range(Measure.MINUTE, 0, 20_160);
     private static final double LONGEST_MIN = 30 * 24 * 60.0;
     private static final double LEAST_START = 20;
 
@@ -45,7 +41,7 @@ public final class ProgramReader {
             return Optional.empty();
         }
         for (String key : keys) {
-            line(fields, "program[" + key + "].").ifPresent(lines::add);
+            line(fields, key).ifPresent(lines::add);
         }
         if (lines.isEmpty() && !fields.hasErrors()) {
             fields.missing("program", "Type at least one segment.");
@@ -60,18 +56,21 @@ public final class ProgramReader {
         return Optional.of(OwnProgram.of(lines));
     }
 
-    private static Optional<OwnProgram.Line> line(Fields fields, String at) {
-        boolean any = fields.has(at + "target_C") | fields.has(at + "rate") | fields.has(at + "hold_min");
+    private static Optional<OwnProgram.Line> line(Fields fields, String key) {
+        boolean any = fields.has(ProgramFields.TARGET.in(key))
+                | fields.has(ProgramFields.RATE_SAID.in(key))
+                | fields.has(ProgramFields.HOLD.in(key));
         if (!any) {
             return Optional.empty();
         }
-        OptionalDouble target = fields.required(at + "target_C", Range.PROGRAM);
-        String typed = fields.text(at + "rate", 30).orElse("");
+        OptionalDouble target = fields.required(ProgramFields.TARGET.in(key));
+        String typed = fields.text(ProgramFields.RATE_SAID.in(key)).orElse("");
         boolean step = typed.isEmpty() || typed.toLowerCase(Locale.ROOT).matches("full|step|as fast as it can|max");
-        OptionalDouble rate = step ? OptionalDouble.of(Double.POSITIVE_INFINITY) : fields.quantity(at + "rate", RATE);
-        double hold = fields.quantity(at + "hold_min", HOLD).orElse(0);
+        OptionalDouble rate =
+                step ? OptionalDouble.of(Double.POSITIVE_INFINITY) : fields.quantity(ProgramFields.RATE_TYPED.in(key));
+        double hold = fields.quantity(ProgramFields.HOLD.in(key)).orElse(0);
         if (target.isPresent() && target.getAsDouble() < LEAST_START) {
-            fields.error(at + "target_C", "A kiln does not go below the room, 20 °C.");
+            fields.error(ProgramFields.TARGET.in(key), "A kiln does not go below the room, 20 °C.");
             return Optional.empty();
         }
         return target.isPresent() && rate.isPresent()

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import kilnryu.app.account.Account;
-import kilnryu.app.load.FiringCurves;
+import kilnryu.app.run.FiringCurves;
 import kilnryu.app.web.Show;
 import kilnryu.core.learning.Learned;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -40,7 +40,7 @@ class AgainstController {
         List<Odd> odd = new ArrayList<>();
         for (Offer o : offers.of(account)) {
             Learned l = o.learned();
-            List<Learned.Pair> far = l.pairs().stream().filter(l::outlier).toList();
+            List<Learned.Pair> far = l.pairs().stream().filter(l.far()).toList();
             rows.add(new Row(
                     o.name(), o.lead().value(l), o.lead().interval(l), l.count(), far.size(), FactorChart.of(l)));
             far.forEach(p -> odd.add(new Odd(

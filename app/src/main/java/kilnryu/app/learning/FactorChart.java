@@ -1,6 +1,7 @@
 package kilnryu.app.learning;
 
 import java.util.Locale;
+import java.util.function.Predicate;
 import kilnryu.app.web.Svg;
 import kilnryu.core.learning.Learned;
 
@@ -33,6 +34,7 @@ final class FactorChart {
             svg.rect(from, 34, Math.max(1, to - from), 12, "fill=\"#9dc3b8\"");
             svg.rect(x(l.value(), span) - 1.5, 30, 3, 20, "fill=\"" + Svg.VERDIGRIS + "\"");
         }
+        Predicate<Learned.Pair> off = l.far();
         int i = 0;
         for (Learned.Pair p : l.pairs().stream().limit(MOST).toList()) {
             double y = 26 - (i++ % 4) * 5;
@@ -41,7 +43,7 @@ final class FactorChart {
                     y,
                     3.2,
                     3.2,
-                    l.outlier(p)
+                    off.test(p)
                             ? "fill=\"none\" stroke=\"" + Svg.OCHRE + "\" stroke-width=\"2\""
                             : "fill=\"" + Svg.INK + "\" fill-opacity=\"0.55\"");
         }

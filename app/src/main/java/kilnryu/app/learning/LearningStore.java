@@ -213,8 +213,7 @@ class LearningStore {
     List<Paired> firings(long studio, int most) {
         return jdbc.sql("""
                         select coalesce(k.id || ' ' || k.name, '0 no kiln') as of_group, f.name, f.id, f.ended_at,
-                               coalesce((f.frozen->'course'->>'minutes')::float8, (f.frozen->>'minutes')::float8)
-                                   / case when f.fields->>'lag.kiln' = f.kiln_id::text then (f.fields->>'lag.times')::float8
+                               f.planned_min / case when f.fields->>'lag.kiln' = f.kiln_id::text then (f.fields->>'lag.times')::float8
                                           else 1 end as planned,
                                extract(epoch from f.ended_at - f.started_at) / 60 as actual
                           from firing f left join kiln k on k.id = f.kiln_id

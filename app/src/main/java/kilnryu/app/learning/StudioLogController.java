@@ -2,11 +2,13 @@ package kilnryu.app.learning;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalInt;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
@@ -201,19 +203,21 @@ class StudioLogController {
                                 ? "By your own log alone."
                                 : l.differs()
                                         ? "More than chance."
-                                                + (l.pairs().stream().anyMatch(l::outlier)
+                                                + (l.pairs().stream().anyMatch(l.far())
                                                         ? " But some lie far off and pull it: look at them before it is taken."
                                                         : "")
                                         : "No different from the plan, as far as so many can tell.";
+        Predicate<Learned.Pair> far = l.far();
         List<Behind> behind = l.pairs().stream()
+                .sorted(Comparator.comparing(far.negate()::test))
+                .limit(MOST)
                 .map(p -> new Behind(
                         p.of(),
                         o.addresses().getOrDefault(p, ""),
                         Show.digits(p.planned()) + " " + o.unit(),
                         Show.digits(p.actual()) + " " + o.unit(),
                         String.format(Locale.ROOT, "%.3f", p.ratio()),
-                        l.outlier(p)))
-                .sorted(java.util.Comparator.comparing((Behind b) -> !b.outlier()))
+                        far.test(p)))
                 .toList();
         return new Factor(
                 o.key(),
@@ -225,8 +229,8 @@ class StudioLogController {
                 says,
                 l.senseless() ? "warn" : o.takeable() ? "good" : "note",
                 FactorChart.of(l),
-                behind.stream().limit(MOST).toList(),
-                Math.max(0, behind.size() - MOST),
+                behind,
+                Math.max(0, l.count() - MOST),
                 o.would(),
                 o.now(),
                 o.takeable(),

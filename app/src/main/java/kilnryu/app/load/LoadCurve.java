@@ -47,7 +47,7 @@ import org.springframework.web.util.HtmlUtils;
  * broken line; stages above, duties below, what matters pinned. Over it, where there is any, what was measured. Axes and
  * ticks are JFreeChart's.
  */
-final class LoadCurve {
+public final class LoadCurve {
     private static final double WIDTH = 860;
     private static final double HEIGHT = 424;
     private static final Rectangle2D AREA = new Rectangle2D.Double(46, 34, 770, 300);
@@ -64,7 +64,7 @@ final class LoadCurve {
     private static final int READ_STEPS = 240;
 
     /** A mark below the axis. */
-    record Mark(int number, double minute, boolean done) {}
+    public record Mark(int number, double minute, boolean done) {}
 
     /** A finding at its place on the curve, by its number in the list. */
     record Against(int number, double minute, double celsius, boolean stop) {}
@@ -79,9 +79,9 @@ final class LoadCurve {
      * @param minutes along
      * @param top upwards, C
      */
-    record Window(double minutes, double top) {
+    public record Window(double minutes, double top) {
         /** As the drawing itself names it; empty for what it never named. */
-        static Optional<Window> named(String text) {
+        public static Optional<Window> named(String text) {
             Matcher m = NAMED.matcher(text);
             if (!m.matches()) {
                 return Optional.empty();
@@ -107,7 +107,7 @@ final class LoadCurve {
      * @param window empty to show all of it
      * @param names of the molds, written at their lines and read at an instant; empty to leave the lines unnamed
      */
-    record Data(
+    public record Data(
             double startC,
             List<Segment> program,
             List<KilnRun.KilnAt> kiln,
@@ -162,7 +162,7 @@ final class LoadCurve {
                 + (data.measured.isEmpty() ? "" : ", and what was measured");
     }
 
-    static String of(Data data, Units units) {
+    public static String of(Data data, Units units) {
         return new LoadCurve(data, units).draw();
     }
 

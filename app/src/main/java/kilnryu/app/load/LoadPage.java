@@ -30,9 +30,6 @@ import kilnryu.core.kiln.FiringSums;
 import kilnryu.core.kiln.Packing;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Figure;
-import kilnryu.core.sum.Formula;
-import kilnryu.core.sum.Known;
-import kilnryu.core.sum.Mark;
 
 /** A firing that is planned, as its pages show it. */
 public record LoadPage(
@@ -46,7 +43,6 @@ public record LoadPage(
         List<FindingView> findings,
         List<Group> groups,
         List<String> unjudged) {
-    private static final Formula COST = Formula.of("energy * tariff");
     private static final double POUR_BELOW_K = 50;
 
     /** A line of the program. */
@@ -94,21 +90,21 @@ public record LoadPage(
     /** How long a mold may stand out of the kiln. */
     public record CoolView(String name, String from, String below, String cavity, String face) {}
 
-    static LoadPage of(LoadPlan plan, Account account) {
+    public static LoadPage of(LoadPlan plan, Account account) {
         return new Maker(plan, account).make();
     }
 
     /** The curve alone, empty without a program. */
-    static String curve(LoadPlan plan, Account account, Optional<LoadCurve.Window> window) {
+    public static String curve(LoadPlan plan, Account account, Optional<LoadCurve.Window> window) {
         return new Maker(plan, account).curve(window);
     }
 
     /** How long each mold may stand out of the kiln, one by one. */
-    static List<CoolView> cooling(LoadPlan plan, Account account) {
+    public static List<CoolView> cooling(LoadPlan plan, Account account) {
         return new Maker(plan, account).cooling();
     }
 
-    static List<Station> stations(long id, String state, String open, Optional<LoadPlan> plan) {
+    public static List<Station> stations(long id, String state, String open, Optional<LoadPlan> plan) {
         String base = "/firings/" + id;
         boolean planned = state.equals("planned");
         String molds = plan.map(p -> p.stands().size() + (p.stands().size() == 1 ? " mold" : " molds"))
@@ -137,14 +133,14 @@ public record LoadPage(
     }
 
     /** What stands against a load, and after it what stands against a mold by itself: both go into the kiln. */
-    static List<Finding> found(LoadPlan plan) {
+    public static List<Finding> found(LoadPlan plan) {
         List<Finding> all = new ArrayList<>(plan.findings().all());
         plan.stands().forEach(s -> PlanVerdict.own(s.name(), s.saved().plan()).ifPresent(all::add));
         return all;
     }
 
     /** What of a load could not be judged, and of its molds. */
-    static List<String> unjudged(LoadPlan plan) {
+    public static List<String> unjudged(LoadPlan plan) {
         List<String> missing = new ArrayList<>();
         plan.stands()
                 .forEach(s -> PlanVerdict.unjudged(s.name(), s.saved().plan()).ifPresent(missing::add));
@@ -486,19 +482,7 @@ public record LoadPage(
         private Optional<Figure> cost(Figure energy) {
             return plan.kiln()
                     .filter(k -> k.tariff().isPresent())
-                    .map(k -> Figure.computed(
-                                    "cost", ("cost of the firing, " + k.money()).replaceAll(", $", ""), Measure.TIMES)
-                            .mark(Mark.M, "energy by the simulation")
-                            .by(
-                                    COST,
-                                    energy,
-                                    Figure.given(
-                                            "tariff",
-                                            "a kWh costs",
-                                            k.tariff().getAsDouble(),
-                                            Measure.TIMES,
-                                            Known.CHOSEN,
-                                            0)));
+                    .map(k -> FiringSums.cost(energy, k.tariff().getAsDouble(), k.money()));
         }
 
         /** Who is poured from which hold, the hottest first. */

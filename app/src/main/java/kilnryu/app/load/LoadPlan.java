@@ -27,7 +27,7 @@ import kilnryu.core.kiln.Packing;
  * @param clock empty without an hour of the pour
  * @param alone minutes each mold's own program would take, by tree
  */
-record LoadPlan(
+public record LoadPlan(
         Fields fields,
         String name,
         Optional<KilnStore.Row> row,
@@ -42,21 +42,21 @@ record LoadPlan(
         Map<Long, Double> alone,
         Findings findings) {
 
-    Optional<HeldProgram> held() {
+    public Optional<HeldProgram> held() {
         return program.flatMap(BurnoutProgram::held);
     }
 
-    List<Segment> segments() {
+    public List<Segment> segments() {
         return program.map(BurnoutProgram::segments).orElse(List.of());
     }
 
-    boolean turnsUp() {
+    public boolean turnsUp() {
         return program.stream()
                 .flatMap(p -> p.duties().stream())
                 .anyMatch(d -> d.kind() == kilnryu.core.burnout.Duty.Kind.TURN_FLASK);
     }
 
-    OptionalDouble energy() {
+    public OptionalDouble energy() {
         return held().map(h -> h.run().energy()).orElse(OptionalDouble.empty());
     }
 

@@ -1,5 +1,2 @@
-/**
- * Firings: which molds share a kiln, where they stand in it, the program they share and what it does to each; then the
- * firing itself, followed by its controller, its people and its log.
- */
+/** A load being planned: which molds stand where in which kiln, and the program they share. It knows no store of its own. */
 package kilnryu.app.load;

@@ -9,6 +9,7 @@ import kilnryu.core.melt.Furnace;
 import kilnryu.core.melt.MeltQuestion;
 import kilnryu.core.melt.PotCooling;
 import kilnryu.core.quantity.Measure;
+import kilnryu.core.quantity.Solids;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.tree.Crucible;
 
@@ -23,9 +24,9 @@ public final class MeltQuestionReader {
     private MeltQuestionReader() {}
 
     /** A question with the constants it is answered by. */
-    public record Asked(MeltQuestion question, Factors factors) {}
+    public record MeltRequest(MeltQuestion question, Factors factors) {}
 
-    public static Optional<Asked> read(Fields fields, Factors factors) {
+    public static Optional<MeltRequest> read(Fields fields, Factors factors) {
         Optional<Alloy> alloy = fields.choice("alloy", Alloy::named);
         if (alloy.isEmpty()) {
             fields.missing("alloy", "Choose the alloy.");
@@ -48,7 +49,7 @@ public final class MeltQuestionReader {
         if (fields.hasErrors() || furnace.isEmpty()) {
             return Optional.empty();
         }
-        return Optional.of(new Asked(
+        return Optional.of(new MeltRequest(
                 new MeltQuestion(
                         alloy.orElseThrow(),
                         grams.getAsDouble(),
@@ -94,7 +95,7 @@ public final class MeltQuestionReader {
         double d = mouth.getAsDouble() / 1000;
         return Optional.of(new MeltQuestion.Carry(
                 seconds.getAsDouble(),
-                new PotCooling(Math.PI / 4 * d * d, wall.getAsDouble() / 1e4, covered, MeltQuestion.ROOM_C)));
+                new PotCooling(Solids.disc(d), wall.getAsDouble() / 1e4, covered, MeltQuestion.ROOM_C)));
     }
 
     private static Optional<Boolean> yes(String word) {

@@ -22,7 +22,6 @@ import kilnryu.core.tree.Crucible;
 public final class MelterReader {
     private static final int LONGEST_NAME = 60;
     private static final int LONGEST_NOTE = 400;
-    private static final double USUAL_MOUTH_TO_HEIGHT = 1.3;
 
     private MelterReader() {}
 
@@ -78,15 +77,9 @@ public final class MelterReader {
             return Optional.empty();
         }
         double cm3 = capacity.getAsDouble();
-        // a pot as tall as 1.3 times its mouth, where nothing is measured
-        double usual = Math.cbrt(cm3 * 4 / (Math.PI * USUAL_MOUTH_TO_HEIGHT)) * 10;
-        double d = mouth.orElse(usual) / 1000;
-        double outside = wall.isPresent()
-                ? wall.getAsDouble() / 1e4
-                : Math.PI * d * d * USUAL_MOUTH_TO_HEIGHT + Math.PI / 4 * d * d;
         return Optional.of(new Pot(
                 new Crucible(capacity, rated),
-                new PotCooling(Math.PI / 4 * d * d, outside, covered, 20),
+                PotCooling.of(cm3, mouth, wall, covered),
                 new PotChecks.Pot(name.get(), family, iron, lead, uses)));
     }
 

@@ -1,12 +1,10 @@
 package kilnryu.app.mold;
 
-import java.util.Arrays;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.school.Schools;
+import kilnryu.app.sheet.Declared;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.core.flask.Flask;
 import kilnryu.core.flask.FlaskPlan;
 import kilnryu.core.flask.FlaskPlanner;
@@ -23,8 +21,6 @@ import kilnryu.core.sum.Known;
 
 /** Reads a flask from its fields; the tree's volume comes from the tree, or from a field of its own in the API. */
 public final class MoldReader {
-    private static final Range LEAN = new Range(Measure.DEGREE, -60, 60);
-    private static final int LONGEST_NAME = 60;
 
     private final Fields fields;
 
@@ -55,66 +51,54 @@ public final class MoldReader {
     public enum Kind {
         FLASK,
         BLOCK,
-        SHELL;
-
-        static Optional<Kind> named(String key) {
-            return Arrays.stream(values())
-                    .filter(k -> k.name().toLowerCase(Locale.ROOT).equals(key))
-                    .findFirst();
-        }
-    }
-
-    private static Optional<Boolean> steel(String key) {
-        return key.equals("perforated") || key.equals("solid")
-                ? Optional.of(key.equals("perforated"))
-                : Optional.empty();
+        SHELL
     }
 
     /** The plan for a tree volume that is a field. */
     public static Optional<FlaskPlan> read(Fields fields, Factors factors) {
         MoldReader reader = new MoldReader(fields);
-        OptionalDouble tree = fields.required("tree_volume_cm3", Range.VOLUME_OR_NONE);
+        OptionalDouble tree = fields.required(MoldFields.TREE_VOLUME);
         double volume = tree.orElse(0);
         Figure figure = Figure.given("tree", "volume of the tree", volume, Measure.CUBIC_CENTIMETRE, Known.MEASURED, 0);
-        return reader.plan(figure, "tree_volume_cm3", factors);
+        return reader.plan(figure, MoldFields.TREE_VOLUME, factors);
     }
 
     /** The plan for a tree that is planned already. */
     public static Optional<FlaskPlan> read(Fields fields, Figure tree, Factors factors) {
-        return new MoldReader(fields).plan(tree, "inner_diameter_mm", factors);
+        return new MoldReader(fields).plan(tree, MoldFields.INNER, factors);
     }
 
     public static Extras extras(Fields fields, Schools schools) {
         return new Extras(
-                fields.choice("mix_school", key -> MixSchool.named(schools.based(key)))
+                fields.choice(MoldFields.MIX_SCHOOL, key -> MixSchool.named(schools.based(key)))
                         .orElse(MixSchool.VACUUM),
-                fields.quantity("tree_width_mm", Range.LENGTH),
-                fields.quantity("tree_height_mm", Range.LENGTH),
-                fields.quantity("tilt_deg", LEAN).orElse(0),
-                fields.quantity("lift_mm", Range.LENGTH_OR_NONE).orElse(0),
-                fields.text("flask_name", LONGEST_NAME).orElse(""),
-                fields.choice("steel", MoldReader::steel).orElse(false),
-                fields.choice("mold_kind", Kind::named).orElse(Kind.FLASK));
+                fields.quantity(MoldFields.TREE_WIDTH),
+                fields.quantity(MoldFields.TREE_HEIGHT),
+                fields.quantity(MoldFields.TILT).orElse(0),
+                fields.quantity(MoldFields.LIFT).orElse(0),
+                fields.text(MoldFields.FLASK_NAME).orElse(""),
+                fields.choice(MoldFields.STEEL).orElse(false),
+                fields.choice(MoldFields.KIND).orElse(Kind.FLASK));
     }
 
     /** @param blamed the field that is remarked when the tree leaves no room */
-    private Optional<FlaskPlan> plan(Figure tree, String blamed, Factors factors) {
-        OptionalDouble diameter = fields.required("inner_diameter_mm", Range.LENGTH);
-        OptionalDouble height = fields.required("height_mm", Range.LENGTH);
-        OptionalDouble other = fields.quantity("other_diameter_mm", Range.LENGTH);
+    private Optional<FlaskPlan> plan(Figure tree, Declared blamed, Factors factors) {
+        OptionalDouble diameter = fields.required(MoldFields.INNER);
+        OptionalDouble height = fields.required(MoldFields.HEIGHT);
+        OptionalDouble other = fields.quantity(MoldFields.OTHER);
         if (other.isPresent() && diameter.isPresent() && other.getAsDouble() > diameter.getAsDouble()) {
-            fields.error("other_diameter_mm", "The short way of an oval; the long way stands before it.");
+            fields.error(MoldFields.OTHER, "The short way of an oval; the long way stands before it.");
         }
-        Optional<InvestmentSystem> system = fields.choice("system", InvestmentSystem::named);
+        Optional<InvestmentSystem> system = fields.choice(MoldFields.SYSTEM);
         if (system.isEmpty()) {
-            fields.missing("system", "Choose the investment.");
+            fields.missing(MoldFields.SYSTEM, "Choose the investment.");
         }
-        OptionalDouble base = fields.quantity("base_volume_cm3", Range.VOLUME_OR_NONE);
+        OptionalDouble base = fields.quantity(MoldFields.BASE);
         OptionalDouble ratio = ratio();
-        OptionalDouble density = fields.quantity("powder_density", Range.POWDER_DENSITY);
-        OptionalDouble overfill = fields.quantity("overfill_pct", Range.OVERFILL);
-        OptionalDouble collar = fields.quantity("collar_mm", Range.LENGTH_OR_NONE);
-        OptionalDouble water = fields.quantity("water_C", Range.WATER_TEMPERATURE);
+        OptionalDouble density = fields.quantity(MoldFields.DENSITY);
+        OptionalDouble overfill = fields.quantity(MoldFields.OVERFILL);
+        OptionalDouble collar = fields.quantity(MoldFields.COLLAR);
+        OptionalDouble water = fields.quantity(MoldFields.WATER_C);
         if (fields.hasErrors()) {
             return Optional.empty();
         }
@@ -133,18 +117,18 @@ public final class MoldReader {
         try {
             return Optional.of(new FlaskPlanner(factors).plan(flask, tree));
         } catch (ImpossibleFlask e) {
-            String path = e.field().equals("tree_volume") ? blamed : e.field();
-            fields.error(path, e.getMessage());
+            fields.error(e.field().equals("tree_volume") ? blamed.path() : e.field(), e.getMessage());
             return Optional.empty();
         }
     }
 
     /** Water per 100 of powder; 0.4 is what some write for 40, and is asked back instead of guessed. */
     private OptionalDouble ratio() {
-        OptionalDouble ratio = fields.quantity("water_per_100", Range.WATER_RATIO);
-        if (fields.hasError("water_per_100")) {
+        OptionalDouble ratio = fields.quantity(MoldFields.WATER_RATIO);
+        if (fields.hasError(MoldFields.WATER_RATIO)) {
             fields.error(
-                    "water_per_100", "Water to 100 parts of powder by mass, 10 to 150: type 40 for 40:100 or 0.40.");
+                    MoldFields.WATER_RATIO,
+                    "Water to 100 parts of powder by mass, 10 to 150: type 40 for 40:100 or 0.40.");
         }
         return ratio;
     }

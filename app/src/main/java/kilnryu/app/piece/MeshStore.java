@@ -14,7 +14,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import kilnryu.app.web.InRequest;
-import kilnryu.app.web.Kept;
+import kilnryu.app.web.KeptJson;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -27,7 +27,7 @@ public class MeshStore {
 
     private final JdbcClient jdbc;
     private final Clock clock;
-    private final JsonMapper json = Kept.mapper();
+    private final JsonMapper json = KeptJson.mapper();
 
     MeshStore(JdbcClient jdbc, Clock clock) {
         this.jdbc = jdbc;

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.OptionalInt;
 import kilnryu.app.account.Account;
 import kilnryu.app.sheet.SheetForm.Option;
+import kilnryu.app.web.ListPage;
 import org.springframework.stereotype.Component;
 
 /** A piece as a field of another sheet: which there are, and that it is one of this studio. */
@@ -20,7 +21,7 @@ public class PieceChoice {
     }
 
     public List<Option> options(Account account) {
-        return pieces.list(account.studioId(), false, "", MOST).stream()
+        return pieces.list(account.studioId(), false, "", new ListPage.Span(0, MOST)).stream()
                 .map(p -> new Option(Long.toString(p.id()), p.name()))
                 .toList();
     }

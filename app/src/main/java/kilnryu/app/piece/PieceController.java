@@ -24,6 +24,7 @@ import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.sheet.SheetStore;
 import kilnryu.app.sheet.Unsaved;
 import kilnryu.app.tree.TreeStore;
+import kilnryu.app.web.ListPage;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Verdict;
 import kilnryu.core.piece.Equipment;
@@ -42,7 +43,6 @@ import org.springframework.web.server.ResponseStatusException;
 @Controller
 class PieceController {
     private static final String STAGE = "piece";
-    private static final int SHOWN = 200;
     private static final int LONGEST_DRAFT = 60_000;
 
     private final PieceStore pieces;
@@ -88,11 +88,15 @@ class PieceController {
             @AuthenticationPrincipal Account account,
             @RequestParam(defaultValue = "") String q,
             @RequestParam(defaultValue = "false") boolean archived,
+            @RequestParam(defaultValue = "1") String page,
             Model model) {
         String search = q.length() > 120 ? q.substring(0, 120) : q.replace("\u0000", "");
         Surroundings around = around(account);
         Map<Long, MeshStore.Row> shapes = meshes.newest(account.studioId());
-        List<PieceStore.Row> rows = pieces.list(account.studioId(), archived, search, SHOWN);
+        ListPage<PieceStore.Row> list =
+                ListPage.asked(page, span -> pieces.list(account.studioId(), archived, search, span));
+        List<PieceStore.Row> rows = list.rows();
+        model.addAttribute("list", list);
         Map<Long, Long> photo = photos.firstOfPieces(account.studioId());
         Map<Long, String> faces = parts.faces(
                 account,

@@ -1,7 +1,5 @@
 package kilnryu.app.piece;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -9,7 +7,10 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.concurrent.atomic.AtomicReference;
 import kilnryu.app.account.Account;
+import kilnryu.app.simulation.Question;
+import kilnryu.app.simulation.Simulations;
 import kilnryu.app.web.Svg;
 import kilnryu.core.mesh.Mesh;
 import kilnryu.core.mesh.Necks;
@@ -18,6 +19,7 @@ import kilnryu.core.mesh.Undercuts;
 import kilnryu.core.mesh.Undercuts.Undercut;
 import kilnryu.core.mesh.Vec;
 import kilnryu.core.mesh.Watch;
+import kilnryu.core.quantity.Solids;
 import org.springframework.stereotype.Component;
 
 /** How a piece comes out of a mold of two parts that open along a direction, by its mesh. */
@@ -29,10 +31,10 @@ public class PieceOpenings {
 
     private final PieceParts parts;
     private final MeshStore meshes;
-    private final Cache<String, List<Seen>> known =
-            Caffeine.newBuilder().maximumSize(200).build();
+    private final Simulations simulations;
 
-    PieceOpenings(PieceParts parts, MeshStore meshes) {
+    PieceOpenings(PieceParts parts, MeshStore meshes, Simulations simulations) {
+        this.simulations = simulations;
         this.parts = parts;
         this.meshes = meshes;
     }
@@ -94,9 +96,43 @@ public class PieceOpenings {
     /** Each way it may be opened, the one that locks least first; empty where no closed mesh is measured. */
     public List<Seen> of(Account account, long piece) {
         return measured(account, piece)
-                .flatMap(m ->
-                        scale(account, piece, m).map(mm -> known.get(m.id() + " " + mm, k -> seen(view(m.id()), mm))))
+                .flatMap(m -> scale(account, piece, m).map(mm -> opened(account, m.id(), mm)))
                 .orElse(List.of());
+    }
+
+    private List<Seen> opened(Account account, long mesh, double mm) {
+        return simulations
+                .known(new Opened(mesh, mm, null))
+                .orElseGet(() ->
+                        simulations.of(account.studioId(), new Opened(mesh, mm, new AtomicReference<>(view(mesh)))));
+    }
+
+    /**
+     * How a mesh opens.
+     *
+     * @param view its triangles, let go once they have been looked at; null where only a known answer is looked for
+     */
+    private record Opened(long mesh, double mm, AtomicReference<Mesh> view) implements Question<List<Seen>> {
+        @Override
+        public List<Seen> answer(kilnryu.core.kiln.Watch watch) {
+            return seen(view.getAndSet(null), mm);
+        }
+
+        @Override
+        public String words() {
+            return "how a piece comes out of its mold";
+        }
+
+        /** A mesh does not change once it is measured. */
+        @Override
+        public boolean equals(Object other) {
+            return other instanceof Opened o && mesh == o.mesh && mm == o.mm;
+        }
+
+        @Override
+        public int hashCode() {
+            return Long.hashCode(mesh) * 31 + Double.hashCode(mm);
+        }
     }
 
     /** Thinnest wall of the piece by its mesh, mm; empty where it was not measured. */
@@ -118,7 +154,7 @@ public class PieceOpenings {
     /** Millimetres of one unit of its mesh, by the area that counts. */
     private Optional<Double> scale(Account account, long piece, MeshStore.Row mesh) {
         return parts.area(account, piece)
-                .map(area -> Math.sqrt(area * 100 / mesh.summary().area()));
+                .map(area -> Solids.scale(area * 100, mesh.summary().area()));
     }
 
     private static List<Seen> seen(Mesh view, double mm) {

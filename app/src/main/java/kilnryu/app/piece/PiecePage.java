@@ -216,41 +216,41 @@ public record PiecePage(
                 .toString();
     }
 
-    public static List<Option> alloys() {
+    public List<Option> alloys() {
         return Options.alloys();
     }
 
-    public static List<Option> materials() {
+    public List<Option> materials() {
         return Options.materials();
     }
 
-    public static List<Option> molds() {
+    public List<Option> molds() {
         return Options.of(Shrinkage.MoldKind.values(), Shrinkage.MoldKind::key, Shrinkage.MoldKind::label);
     }
 
-    public static List<Option> ways() {
+    public List<Option> ways() {
         return Options.of(PieceReader.Made.values(), PieceReader.Made::key, PieceReader.Made::label);
     }
 
-    public static List<Option> meshUnits() {
+    public List<Option> meshUnits() {
         return Options.of(MeshUnit.values(), MeshUnit::key, MeshUnit::key);
     }
 
-    public static List<Option> coatedSides() {
+    public List<Option> coatedSides() {
         return List.of(new Option("one", "one side"), new Option("both", "both sides"));
     }
 
-    public static List<Option> shows() {
+    public List<Option> shows() {
         return List.of(
                 new Option("pattern", "the pattern as it is"),
                 new Option("casting", "the casting: scale it up to the pattern"));
     }
 
-    public static List<Option> finishes() {
+    public List<Option> finishes() {
         return List.of(new Option("fine", "fine"), new Option("ordinary", "ordinary"), new Option("rough", "rough"));
     }
 
-    public static List<Option> solids() {
+    public List<Option> solids() {
         return List.of(new Option("solid", "solid"), new Option("hollow", "hollow"));
     }
 }

@@ -1,11 +1,12 @@
 package kilnryu.app.piece;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.io.IOException;
 import java.io.InputStream;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.util.Collection;
-import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -37,14 +38,8 @@ public class PieceParts {
     private final PieceStore pieces;
     private final MeshStore meshes;
     private final FactorStore factors;
-    private final Map<String, Profile> profiles = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
-        private static final long serialVersionUID = 1L;
-
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<String, Profile> eldest) {
-            return size() > MOST_PROFILES;
-        }
-    });
+    private final Cache<String, Profile> profiles =
+            Caffeine.newBuilder().maximumSize(MOST_PROFILES).build();
 
     PieceParts(PieceStore pieces, MeshStore meshes, FactorStore factors) {
         this.pieces = pieces;
@@ -78,7 +73,7 @@ public class PieceParts {
                 .filter(m -> m.state().equals("measured"))
                 .flatMap(m -> {
                     String key = m.id() + " " + m.up();
-                    Profile known = profiles.get(key);
+                    Profile known = profiles.getIfPresent(key);
                     if (known == null) {
                         known = seen(m);
                         if (known != null) {

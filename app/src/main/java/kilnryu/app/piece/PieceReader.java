@@ -22,6 +22,7 @@ import kilnryu.core.piece.Commission;
 import kilnryu.core.piece.Equipment;
 import kilnryu.core.piece.MassAgainstMesh;
 import kilnryu.core.piece.MethodAdvice;
+import kilnryu.core.piece.PatternSums;
 import kilnryu.core.piece.Sections;
 import kilnryu.core.piece.Shrinkage;
 import kilnryu.core.piece.Shrinkage.MoldKind;
@@ -33,9 +34,7 @@ import kilnryu.core.quantity.Measure;
 import kilnryu.core.quantity.Volume;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
-import kilnryu.core.sum.Formula;
 import kilnryu.core.sum.Known;
-import kilnryu.core.sum.Mark;
 
 /** Reads a piece from its fields and says what follows from it and from its mesh. */
 public final class PieceReader {
@@ -43,12 +42,6 @@ public final class PieceReader {
     private static final int LONGEST_TEXT = 4000;
     private static final double THINNEST_AIM = 4;
     private static final double THICKEST_AIM = 6;
-    private static final Formula SCALED_VOLUME = Formula.of("file_volume * (unit * scale)^3 / 1000");
-    private static final Formula SCALED_AREA = Formula.of("file_area * (unit * scale)^2 / 100");
-    private static final Formula SOLID_METAL = Formula.of("volume * alloy_density");
-    private static final Formula HOLLOW_METAL = Formula.of("area * wall / 10 * alloy_density");
-
-    private static final Formula LAYERS = Formula.of("done * aim / thinnest");
 
     private final Fields fields;
     private final Optional<MeshSummary> mesh;
@@ -59,8 +52,6 @@ public final class PieceReader {
         this.mesh = mesh;
         this.factors = factors;
     }
-
-    private static final Formula COATED = Formula.of("bare + coated_area * coating / 10");
 
     /** How a pattern is made, with the fields of its own small record. */
     public enum Made {
@@ -135,12 +126,7 @@ public final class PieceReader {
     }
 
     private Piece piece(Equipment equipment, LocalDate today) {
-        Optional<String> name = fields.text("name", LONGEST_NAME);
-        if (name.isEmpty()) {
-            fields.missing("name", "Give the piece a name.");
-        }
-        Stream.of("commission", "batch", "repairs", "client", "made_note", "test.note")
-                .forEach(f -> fields.text(f, LONGEST_TEXT));
+        Optional<String> name = words();
         Optional<PatternMaterial> material = fields.choice("material", PatternMaterial::named);
         Optional<Alloy> alloy = fields.choice("alloy", Alloy::named);
         MoldKind mold = fields.choice("mold", MoldKind::named).orElse(MoldKind.FLASK);
@@ -150,10 +136,7 @@ public final class PieceReader {
         record(made);
         Optional<MeshUnit> stated = mesh.flatMap(m -> MeshUnit.named(m.unit()));
         Optional<Figure> chain = chain(made, mold, alloy);
-        boolean ofCasting = fields.choice("mesh_shows", PieceReader::casting).orElse(false);
-        Figure scaled = ofCasting && chain.isPresent()
-                ? chain.get()
-                : Figure.given("scale", "the mesh is the pattern itself", 1, Measure.SCALE, Known.CHOSEN, 0);
+        Figure scaled = scaled(chain);
         double fileUnit = fields.choice("mesh_unit", MeshUnit::named)
                 .or(() -> stated)
                 .orElse(MeshUnit.MILLIMETRE)
@@ -179,18 +162,7 @@ public final class PieceReader {
         wallFindings(made, alloy, thin, thick, found);
         OptionalInt days = days(today);
         Optional<Commission> commission = alloy.isPresent() && material.isPresent() && !Double.isNaN(sizes[0])
-                ? Optional.of(new Commission(
-                        alloy.get(),
-                        material.get(),
-                        sizes[0],
-                        sizes[1],
-                        sizes[2],
-                        volume.isPresent() ? OptionalDouble.of(volume.get().value()) : OptionalDouble.empty(),
-                        thin,
-                        hollow,
-                        count,
-                        fields.choice("finish", PieceReader::finish),
-                        days))
+                ? Optional.of(commission(alloy.get(), material.get(), sizes, volume, thin, hollow, count, days))
                 : Optional.empty();
         if (alloy.isPresent() && MethodAdvice.isRefused(alloy.get(), mold)) {
             found.add(refused(alloy.get(), mold));
@@ -216,6 +188,48 @@ public final class PieceReader {
                 new Findings(found),
                 commission.map(c -> MethodAdvice.of(c, equipment)).orElse(List.of()),
                 commission.map(c -> Split.of(mold, c, equipment, factors)).orElse(List.of()));
+    }
+
+    /** Its name; the other words are read for their length. */
+    private Optional<String> words() {
+        Optional<String> name = fields.text("name", LONGEST_NAME);
+        if (name.isEmpty()) {
+            fields.missing("name", "Give the piece a name.");
+        }
+        Stream.of("commission", "batch", "repairs", "client", "made_note", "test.note")
+                .forEach(f -> fields.text(f, LONGEST_TEXT));
+        return name;
+    }
+
+    /** What the mesh is to the pattern: itself, or the casting that shrinks. */
+    private Figure scaled(Optional<Figure> chain) {
+        boolean ofCasting = fields.choice("mesh_shows", PieceReader::casting).orElse(false);
+        return ofCasting && chain.isPresent()
+                ? chain.get()
+                : Figure.given("scale", "the mesh is the pattern itself", 1, Measure.SCALE, Known.CHOSEN, 0);
+    }
+
+    private Commission commission(
+            Alloy alloy,
+            PatternMaterial material,
+            double[] sizes,
+            Optional<Figure> volume,
+            OptionalDouble thin,
+            boolean hollow,
+            int count,
+            OptionalInt days) {
+        return new Commission(
+                alloy,
+                material,
+                sizes[0],
+                sizes[1],
+                sizes[2],
+                volume.isPresent() ? OptionalDouble.of(volume.get().value()) : OptionalDouble.empty(),
+                thin,
+                hollow,
+                count,
+                fields.choice("finish", PieceReader::finish),
+                days);
     }
 
     private static Optional<Boolean> solid(String key) {
@@ -284,28 +298,11 @@ public final class PieceReader {
 
     private Optional<Figure> volume(Optional<PatternMaterial> material, double unit, Figure scaled) {
         if (mesh.isPresent() && mesh.get().closed()) {
-            return Optional.of(Figure.computed("volume", "volume of one pattern", Measure.CUBIC_CENTIMETRE)
-                    .by(
-                            SCALED_VOLUME,
-                            Figure.given(
-                                    "file_volume",
-                                    "volume in the file's unit",
-                                    mesh.get().volume(),
-                                    Measure.TIMES,
-                                    Known.MEASURED,
-                                    0),
-                            Figure.given("unit", "mm in one unit of the file", unit, Measure.TIMES, Known.CHOSEN, 0),
-                            scaled));
+            return Optional.of(PatternSums.scaledVolume(mesh.get().volume(), unit, scaled));
         }
         OptionalDouble mass = fields.quantity("mass_g", Range.MASS);
         return mass.isPresent()
-                ? material.map(m -> Figure.computed(
-                                "volume", "volume of one pattern, if solid", Measure.CUBIC_CENTIMETRE)
-                        .by(
-                                Formula.of("mass / density"),
-                                Figure.given(
-                                        "mass", "on the scale", mass.getAsDouble(), Measure.GRAM, Known.MEASURED, 0),
-                                factors.of(m.density())))
+                ? material.map(m -> PatternSums.byMass(mass.getAsDouble(), factors.of(m.density())))
                 : Optional.empty();
     }
 
@@ -347,29 +344,11 @@ public final class PieceReader {
     }
 
     private static Figure coated(Figure bare, Coating coating) {
-        return Figure.computed("volume", "volume of one pattern with its wax coating", Measure.CUBIC_CENTIMETRE)
-                .by(
-                        COATED,
-                        bare.as("bare"),
-                        Figure.given(
-                                "coated_area",
-                                "area coated",
-                                coating.area,
-                                Measure.SQUARE_CENTIMETRE,
-                                Known.MEASURED,
-                                0),
-                        Figure.given(
-                                "coating", "wax coating", coating.thickness, Measure.MILLIMETRE, Known.MEASURED, 0));
+        return PatternSums.coated(bare, coating.area, coating.thickness);
     }
 
     private static Figure area(MeshSummary m, double unit, Figure scaled) {
-        return Figure.computed("area", "area of one pattern", Measure.SQUARE_CENTIMETRE)
-                .by(
-                        SCALED_AREA,
-                        Figure.given(
-                                "file_area", "area in the file's unit", m.area(), Measure.TIMES, Known.MEASURED, 0),
-                        Figure.given("unit", "mm in one unit of the file", unit, Measure.TIMES, Known.CHOSEN, 0),
-                        scaled);
+        return PatternSums.scaledArea(m.area(), unit, scaled);
     }
 
     private OptionalDouble wall(String path, Optional<Double> measured) {
@@ -383,18 +362,12 @@ public final class PieceReader {
             return;
         }
         Figure density = factors.of(alloy.get().density());
-        figures.add(Figure.computed("metal", "metal of one", Measure.GRAM)
-                .by(SOLID_METAL, volume.get().as("volume"), density));
+        figures.add(PatternSums.solidMetal(volume.get(), density));
         OptionalDouble aim = fields.quantity("slushed.aim_mm", Range.LENGTH);
         boolean closed = mesh.map(m -> m.closed() && m.voids() == 0).orElse(false);
         if (area.isPresent() && closed) {
             double wall = aim.orElse((THINNEST_AIM + THICKEST_AIM) / 2);
-            Figure hollow = Figure.computed("hollow_metal", "metal if hollow with that wall", Measure.GRAM)
-                    .by(
-                            HOLLOW_METAL,
-                            area.get(),
-                            Figure.given("wall", "wall aimed at", wall, Measure.MILLIMETRE, Known.CHOSEN, 0),
-                            density);
+            Figure hollow = PatternSums.hollowMetal(area.get(), wall, density);
             if (hollow.value() < figures.get(figures.size() - 1).value()) {
                 figures.add(hollow);
             }
@@ -440,19 +413,7 @@ public final class PieceReader {
             return;
         }
         double aim = fields.quantity("slushed.aim_mm", Range.LENGTH).orElse(THINNEST_AIM);
-        figures.add(Figure.computed("layers", "pours or layers to the wall aimed at", Measure.TIMES)
-                .mark(Mark.M, "in proportion to what this mold has given so far")
-                .by(
-                        LAYERS,
-                        Figure.given("aim", "wall aimed at", aim, Measure.MILLIMETRE, Known.CHOSEN, 0),
-                        Figure.given(
-                                "thinnest",
-                                "thinnest point so far",
-                                thinnest.get(),
-                                Measure.MILLIMETRE,
-                                Known.MEASURED,
-                                0),
-                        Figure.given("done", "layers so far", layers.getAsInt(), Measure.TIMES, Known.MEASURED, 0)));
+        figures.add(PatternSums.layers(aim, thinnest.get(), layers.getAsInt()));
     }
 
     private void massAgainstMesh(

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import kilnryu.app.web.InRequest;
+import kilnryu.app.web.ListPage;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -40,18 +41,19 @@ public class PieceStore {
     /** One save: who and when. */
     public record Revision(int version, Map<String, String> fields, String by, Instant at) {}
 
-    public List<Row> list(long studio, boolean archived, String search, int most) {
+    public List<Row> list(long studio, boolean archived, String search, ListPage.Span span) {
         return jdbc.sql("""
                         select * from piece
                          where studio_id = :studio and (archived_at is not null) = :archived
                            and (:search = '' or position(lower(:search) in
                                  lower(concat_ws(' ', name, fields->>'commission', fields->>'client'))) > 0)
-                         order by updated_at desc, id limit :most
+                         order by updated_at desc, id limit :most offset :from
                         """)
                 .param("studio", studio)
                 .param("archived", archived)
                 .param("search", search)
-                .param("most", most)
+                .param("most", span.most())
+                .param("from", span.from())
                 .query(this::row)
                 .list();
     }

@@ -19,7 +19,7 @@ import tools.jackson.databind.json.JsonMapper;
  * @param page on which it is mended
  */
 public record Ahead(List<At> duties, String severity, String message, String page) {
-    private static final JsonMapper JSON = kilnryu.app.web.Kept.mapper();
+    private static final JsonMapper JSON = kilnryu.app.web.KeptJson.mapper();
     private static final Ahead NOTHING = new Ahead(List.of(), "", "", "");
 
     public Ahead {

@@ -6,7 +6,6 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import kilnryu.app.account.Account;
 import kilnryu.core.sum.Factors;
-import org.springframework.core.io.ClassPathResource;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -67,8 +66,10 @@ public class DocumentController {
     }
 
     @GetMapping(path = "/api/plan-schema/1", produces = "application/schema+json")
-    ResponseEntity<ClassPathResource> schema() {
-        return ResponseEntity.ok(new ClassPathResource("plan-schema-1.json"));
+    ResponseEntity<Map<String, Object>> schema() {
+        return ResponseEntity.ok()
+                .contentType(MediaType.valueOf("application/schema+json"))
+                .body(PlanSchema.document());
     }
 
     /** Takes a document in as a new tree of the account's studio. */

@@ -10,7 +10,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
+import kilnryu.app.tree.GatingFields;
 import kilnryu.app.tree.GatingReader;
 import kilnryu.app.tree.TreeDrawing;
 import kilnryu.app.web.FigureView;
@@ -204,7 +204,7 @@ public record GatingPage(
             if (plan.tree().isEmpty()) {
                 return List.of();
             }
-            double stick = fields.quantity("stick_mm", Range.STICK).orElse(USUAL_STICK);
+            double stick = fields.quantity(GatingFields.STICK).orElse(USUAL_STICK);
             Map<Double, List<Part>> rods = plan.tree().get().tree().parts().stream()
                     .filter(p ->
                             p.amount() instanceof Amount.Rod && p.material().family() == PatternMaterial.Family.WAX)

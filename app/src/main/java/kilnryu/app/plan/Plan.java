@@ -10,14 +10,15 @@ import java.util.function.LongFunction;
 import kilnryu.app.blend.Mixes;
 import kilnryu.app.firing.FiringReader;
 import kilnryu.app.firing.FiringReader.Firing;
+import kilnryu.app.firing.Programs;
 import kilnryu.app.mold.BlockReader;
 import kilnryu.app.mold.MoldReader;
 import kilnryu.app.school.Schools;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.app.shell.Recipes;
 import kilnryu.app.shell.ShellReader;
 import kilnryu.app.tree.GatingReader;
+import kilnryu.app.tree.TreeFields;
 import kilnryu.app.tree.TreeReader;
 import kilnryu.app.web.Units;
 import kilnryu.core.block.BlockPlan;
@@ -29,6 +30,7 @@ import kilnryu.core.flask.MoldChecks;
 import kilnryu.core.flask.SchoolChecks;
 import kilnryu.core.gating.InMold;
 import kilnryu.core.kiln.Setting;
+import kilnryu.core.material.Blend;
 import kilnryu.core.material.HeatChecks;
 import kilnryu.core.material.InvestmentSystem;
 import kilnryu.core.mesh.Profile;
@@ -38,6 +40,7 @@ import kilnryu.core.quantity.Measure;
 import kilnryu.core.shell.OfTree;
 import kilnryu.core.shell.Strength.Curve;
 import kilnryu.core.shell.Strength.Place;
+import kilnryu.core.sum.Constant;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.sum.Known;
@@ -92,16 +95,34 @@ public record Plan(
             Mixes mixes,
             Recipes recipes,
             Hands hands,
-            LongFunction<Optional<Profile>> faces) {
+            LongFunction<Optional<Profile>> faces,
+            Programs programs) {
         /** Where no studio has schools of its own. */
         public Reading(Units units, Factors factors, ZoneId zone) {
-            this(units, factors, zone, Schools.NONE, Mixes.NONE, Recipes.NONE, Hands.UNKNOWN, id -> Optional.empty());
+            this(
+                    units,
+                    factors,
+                    zone,
+                    Schools.NONE,
+                    Mixes.NONE,
+                    Recipes.NONE,
+                    Hands.UNKNOWN,
+                    id -> Optional.empty(),
+                    Programs.ANEW);
         }
 
         /** The same with the constants of the schools that the sheets name. */
         private Reading by(Map<Stage, Map<String, String>> typed) {
             return new Reading(
-                    units, schools.over(factors, typed.values()), zone, schools, mixes, recipes, hands, faces);
+                    units,
+                    schools.over(factors, typed.values()),
+                    zone,
+                    schools,
+                    mixes,
+                    recipes,
+                    hands,
+                    faces,
+                    programs);
         }
     }
 
@@ -123,6 +144,20 @@ public record Plan(
         return Judged.of(this);
     }
 
+    /** What the water of a flask's mix does, by its share and by its heat. */
+    public List<String> mixSays() {
+        return flask.map(f -> {
+                    double water = f.waterPer100().value();
+                    double usual = f.flask()
+                            .system()
+                            .waterPer100()
+                            .map(Constant::value)
+                            .orElse(water);
+                    return List.of(Blend.effect(water, usual), SchoolChecks.effect(f));
+                })
+                .orElse(List.of());
+    }
+
     public boolean precious() {
         return tree.map(t -> t.tree().alloy().isPrecious()).orElse(false);
     }
@@ -141,20 +176,14 @@ public record Plan(
 
         Plan build() {
             Fields treeFields = fields.get(Stage.TREE);
-            Optional<String> name = treeFields.text("name", TreeReader.LONGEST_NAME);
-            if (name.isEmpty()) {
-                treeFields.missing("name", "Give the tree a name.");
-            }
+            Optional<String> name = name();
             Optional<TreePlan> tree = TreeReader.read(treeFields, reading.factors);
             Fields moldFields = fields.get(Stage.MOLD);
             MoldReader.Extras extras = MoldReader.extras(moldFields, reading.schools);
             FiringReader.Choices choices =
                     FiringReader.choices(fields.get(Stage.FIRING), reading.zone, reading.schools);
             Optional<Figure> pour = tree.flatMap(t -> choices.metal(t, reading.factors));
-            OptionalDouble onScale = treeFields.quantity("weighed_g", Range.MASS);
-            Optional<WeighedTree> weighed = onScale.isPresent()
-                    ? tree.map(t -> WeighedTree.of(t, Mass.grams(onScale.getAsDouble()), reading.factors))
-                    : Optional.empty();
+            Optional<WeighedTree> weighed = weighed(tree);
             GatingReader.Rules rules = new GatingReader.Rules(reading.factors, reading.schools, reading.faces);
             Optional<GatingReader.Built> first = tree.flatMap(t -> GatingReader.read(
                     treeFields, t, heat(choices, t, pour, extras, InMold.shell(USUAL_SHELL_MM)), rules));
@@ -180,10 +209,7 @@ public record Plan(
                     : tree.flatMap(
                             t -> GatingReader.read(treeFields, t, heat(choices, t, pour, extras, in.get()), rules));
             Optional<Clearances> clearances = flask.map(f -> clearances(f, drawn.orElseThrow(), extras));
-            Optional<Firing> firing = flask.map(
-                            f -> FiringReader.firing(choices, tree.orElseThrow(), f, reading.factors))
-                    .or(() -> block.map(b -> FiringReader.firing(choices, tree.orElseThrow(), b, reading.factors)))
-                    .or(() -> shell.map(s -> FiringReader.firing(choices, tree.orElseThrow(), s, reading.factors)));
+            Optional<Firing> firing = tree.flatMap(t -> firing(choices, t, flask, block, shell));
             Found found = new Found(
                     ofTree(tree, weighed),
                     gating.map(GatingReader.Built::findings).orElse(Findings.NONE),
@@ -210,6 +236,35 @@ public record Plan(
                     pour,
                     firing,
                     found);
+        }
+
+        private Optional<String> name() {
+            Fields treeFields = fields.get(Stage.TREE);
+            Optional<String> name = treeFields.text(TreeFields.NAME);
+            if (name.isEmpty()) {
+                treeFields.missing(TreeFields.NAME, "Give the tree a name.");
+            }
+            return name;
+        }
+
+        private Optional<WeighedTree> weighed(Optional<TreePlan> tree) {
+            OptionalDouble onScale = fields.get(Stage.TREE).quantity(TreeFields.WEIGHED);
+            return onScale.isPresent()
+                    ? tree.map(t -> WeighedTree.of(t, Mass.grams(onScale.getAsDouble()), reading.factors))
+                    : Optional.empty();
+        }
+
+        /** Of whatever mold the tree has. */
+        private Optional<Firing> firing(
+                FiringReader.Choices choices,
+                TreePlan tree,
+                Optional<FlaskPlan> flask,
+                Optional<BlockPlan> block,
+                Optional<ShellReader.Built> shell) {
+            FiringReader.By by = new FiringReader.By(reading.factors, reading.programs);
+            return flask.map(f -> FiringReader.firing(choices, tree, f, by))
+                    .or(() -> block.map(b -> FiringReader.firing(choices, tree, b, by)))
+                    .or(() -> shell.map(s -> FiringReader.firing(choices, tree, s, by)));
         }
 
         private Findings ofTree(Optional<TreePlan> tree, Optional<WeighedTree> weighed) {

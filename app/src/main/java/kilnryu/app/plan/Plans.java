@@ -20,6 +20,7 @@ import kilnryu.app.blend.Mixes;
 import kilnryu.app.equipment.EquipmentReader;
 import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.factor.FactorStore;
+import kilnryu.app.firing.Programs;
 import kilnryu.app.piece.PieceParts;
 import kilnryu.app.school.SchoolStore;
 import kilnryu.app.school.Schools;
@@ -27,6 +28,7 @@ import kilnryu.app.sheet.SheetStore;
 import kilnryu.app.sheet.SheetStore.Sheet;
 import kilnryu.app.shell.RecipeStore;
 import kilnryu.app.shell.Recipes;
+import kilnryu.app.simulation.Simulations;
 import kilnryu.app.tree.Face;
 import kilnryu.app.tree.TreeStore;
 import kilnryu.app.web.Show;
@@ -37,6 +39,7 @@ import kilnryu.core.sum.Replacement;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.server.ResponseStatusException;
 
 /** Finds, reads and saves plans of a person's studio. */
@@ -54,6 +57,8 @@ public class Plans {
     private final PieceParts pieces;
     private final EquipmentStore equipment;
     private final Series series;
+    private final Simulations simulations;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
     Plans(
@@ -66,7 +71,11 @@ public class Plans {
             PieceParts pieces,
             EquipmentStore equipment,
             Series series,
+            Simulations simulations,
+            TransactionTemplate transaction,
             Clock clock) {
+        this.transaction = transaction;
+        this.simulations = simulations;
         this.series = series;
         this.clock = clock;
         this.equipment = equipment;
@@ -150,7 +159,8 @@ public class Plans {
                 blends.mixes(account.studioId(), own),
                 recipes.of(account.studioId()),
                 hands(account),
-                id -> pieces.profile(account, id));
+                id -> pieces.profile(account, id),
+                Programs.by(simulations, account.studioId()));
     }
 
     private Plan.Hands hands(Account account) {
@@ -190,7 +200,8 @@ public class Plans {
                         reading.mixes(),
                         reading.recipes(),
                         reading.hands(),
-                        reading.faces()));
+                        reading.faces(),
+                        reading.programs()));
     }
 
     /**
@@ -219,7 +230,8 @@ public class Plans {
                     Mixes.NONE,
                     Recipes.NONE,
                     Plan.Hands.UNKNOWN,
-                    now.faces());
+                    now.faces(),
+                    now.programs());
             return new Thawed(Optional.of(Plan.read(faced(tree, content.stages()), frozen)), "");
         } catch (PlanDocument.Unusable e) {
             return Thawed.not(e.getMessage());
@@ -365,7 +377,8 @@ public class Plans {
                 blends.mixes(account.studioId(), own),
                 usual.recipes(),
                 usual.hands(),
-                usual.faces());
+                usual.faces(),
+                usual.programs());
     }
 
     /** The trees of a studio that have a mold, changed last first. */
@@ -387,8 +400,19 @@ public class Plans {
      *
      * @throws ResponseStatusException 409 when others save so often that it never comes in
      */
-    @Transactional
     public void put(Account account, long id, Stage stage, Map<String, String> some) {
+        Map<Stage, Map<String, String>> typed = new EnumMap<>(texts(sheets(id)));
+        typed.put(stage, over(typed.getOrDefault(stage, Map.of()), some));
+        foresee(account, typed, factors(account, id));
+        transaction.executeWithoutResult(t -> putLocked(account, id, stage, some));
+    }
+
+    /** Has simulated, before a transaction begins, what the plan asks that is read in it. */
+    private void foresee(Account account, Map<Stage, Map<String, String>> typed, Factors own) {
+        read(account, typed, own);
+    }
+
+    private void putLocked(Account account, long id, Stage stage, Map<String, String> some) {
         for (int tries = 0; tries < MOST_TRIES; tries++) {
             Sheet sheet = sheets(id).get(stage);
             Optional<Integer> version =
@@ -418,9 +442,12 @@ public class Plans {
         return sheets(id).get(stage).fields();
     }
 
-    @Transactional
     public long copy(Account account, long id) {
         Saved from = find(account, id);
+        return transaction.execute(t -> copied(account, id, from));
+    }
+
+    private long copied(Account account, long id, Saved from) {
         String name = shortened("Copy of " + from.row.name());
         long copy = trees.create(account.studioId(), name);
         from.sheets.forEach((stage, sheet) -> {
@@ -434,8 +461,15 @@ public class Plans {
     }
 
     /** Makes a tree from stages that were read elsewhere, with constants that hold for it alone. */
-    @Transactional
     public long create(Account account, Map<Stage, Map<String, String>> stages, Map<String, Double> carried) {
+        Map<String, Replacement> own =
+                new HashMap<>(factors.of(account.studioId()).replaced());
+        carried.forEach((key, value) -> own.put(key, new Replacement(value, "came with the tree")));
+        foresee(account, stages, new Factors(own));
+        return transaction.execute(t -> created(account, stages, carried));
+    }
+
+    private long created(Account account, Map<Stage, Map<String, String>> stages, Map<String, Double> carried) {
         long id = trees.create(account.studioId(), stages.get(Stage.TREE).getOrDefault("name", "imported tree"));
         trees.keepFactors(id, carried);
         stages.forEach((stage, fields) -> {

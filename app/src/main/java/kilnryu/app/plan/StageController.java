@@ -14,12 +14,14 @@ import java.util.Set;
 import java.util.UUID;
 import kilnryu.app.account.Account;
 import kilnryu.app.piece.PieceParts;
+import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Merge;
 import kilnryu.app.sheet.SheetStore;
 import kilnryu.app.sheet.SheetStore.Sheet;
 import kilnryu.app.sheet.Unsaved;
 import kilnryu.app.tree.TreeStore;
 import kilnryu.app.web.Show;
+import kilnryu.app.web.Units;
 import kilnryu.core.flask.Flask;
 import kilnryu.core.gating.Use;
 import kilnryu.core.quantity.Measure;
@@ -228,8 +230,7 @@ class StageController {
         typed.put("parts[" + key + "].role", how.isEmpty() ? "piece" : "gating");
         typed.put("parts[" + key + "].how", how.isEmpty() ? "mass_g" : how);
         typed.put("parts[" + key + "].material", how.isEmpty() ? "" : "sprue-wax");
-        StageForm form =
-                new StageForm(kilnryu.app.sheet.Fields.typed(typed, kilnryu.app.web.Units.METRIC), typed, false);
+        StageForm form = new StageForm(Fields.typed(typed, Units.METRIC), typed, false, Stage.TREE);
         model.addAttribute("form", form);
         model.addAttribute("key", key);
         return "plan/tree :: part";
@@ -254,7 +255,7 @@ class StageController {
         Layouts.beginning(Use.named(use).orElse(Use.PIECE), plan(account, sight), on)
                 .forEach((field, text) -> typed.put("parts[" + key + "]." + field, text));
         Plan plan = plan(account, new Sight(id, sight.view, typed, sight.version, false, sight.page));
-        model.addAttribute("form", new StageForm(plan.fields().get(Stage.TREE), typed, false));
+        model.addAttribute("form", new StageForm(plan.fields().get(Stage.TREE), typed, false, Stage.TREE));
         model.addAttribute("key", key);
         return "plan/gating :: member";
     }
@@ -403,7 +404,8 @@ class StageController {
                 readable.map(r -> page.drawnAs(PlanPage.of(r, account.units(), now, drawings(sight.view))))
                         .orElse(page));
         model.addAttribute("drawnWithout", readable.isPresent());
-        model.addAttribute("form", new StageForm(plan.fields().get(sight.stage()), sight.typed, sight.showErrors));
+        model.addAttribute(
+                "form", new StageForm(plan.fields().get(sight.stage()), sight.typed, sight.showErrors, sight.stage()));
         model.addAttribute("id", sight.tree);
         model.addAttribute("stage", sight.stage());
         model.addAttribute("view", sight.view.key);

@@ -3,68 +3,38 @@ package kilnryu.app.plan;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import kilnryu.app.sheet.Declared.Page;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Options;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.sheet.SheetForm.Field;
 import kilnryu.app.sheet.SheetForm.Option;
 import kilnryu.app.tree.TreeReader;
-import kilnryu.core.burnout.Handling;
-import kilnryu.core.gating.Form;
 import kilnryu.core.gating.Layout;
 import kilnryu.core.gating.Use;
-import kilnryu.core.material.InvestmentSystem;
-import kilnryu.core.material.Section;
-import kilnryu.core.shell.Dewax;
-import kilnryu.core.shell.Drying.Openness;
 
 /** The form of a stage: each field with what was typed, what was understood and what is wrong. */
-public record StageForm(Fields fields, Map<String, String> typed, boolean showErrors) {
+public record StageForm(Fields fields, Map<String, String> typed, boolean showErrors, Stage stage) {
 
-    private static final Set<String> BUILDING = Set.of(
-            "gating_school",
-            "pour_rate_kg_s",
-            "vacuum_kPa",
-            "area_cm2",
-            "stick_mm",
-            "change_note",
-            "use",
-            "joins",
-            "ends_at",
-            "at_mm",
-            "tilt_deg",
-            "angle_deg",
-            "rings",
-            "spacing_mm",
-            "fillet_mm",
-            "box.length_mm",
-            "box.width_mm",
-            "box.thickness_mm",
-            "wall.thin_mm",
-            "wall.thick_mm",
-            "wall.like",
-            "wall.order",
-            "core.length_mm",
-            "core.diameter_mm",
-            "core.pins",
-            "core.levels",
-            "traps.high",
-            "traps.low",
-            "piece");
+    private SheetForm form() {
+        return new SheetForm(fields, typed, showErrors, stage.fields());
+    }
 
     public Field field(String path) {
-        return new SheetForm(fields, typed, showErrors).field(path);
+        return form().field(path);
     }
 
     public String json(Map<String, String> filled) {
-        return new SheetForm(fields, typed, showErrors).json(filled);
+        return form().json(filled);
     }
 
     public boolean anyOf(String... paths) {
-        return new SheetForm(fields, typed, showErrors).anyOf(paths);
+        return form().anyOf(paths);
     }
 
     /** All remarks, for refreshing those of a page while it is typed in. */
@@ -84,14 +54,39 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
                 .toList();
     }
 
-    private static boolean shows(String view, String path) {
-        String field = path.substring(path.indexOf("].") < 0 ? 0 : path.indexOf("].") + 2);
-        boolean building = BUILDING.contains(field);
-        if (view.equals("gating")) {
-            boolean onlyListed = field.startsWith("coat.") || field.equals("role") || field.equals("piece");
-            return building && !field.equals("piece") || path.startsWith("parts[") && !onlyListed && !building;
+    /** What is no field of its own, such as a list as a whole, stands wherever something of it does. */
+    private boolean shows(String view, String path) {
+        return stage.fields().find(path).isEmpty() || stage.fields().stands(path, page(view));
+    }
+
+    private static Page page(String view) {
+        return Page.valueOf(view.toUpperCase(Locale.ROOT));
+    }
+
+    /** A declared field as HTML. */
+    public String asked(String path) {
+        return form().asked(path);
+    }
+
+    /** A declared choice as HTML, among these. */
+    public String among(String path, List<Option> options) {
+        return form().among(path, options);
+    }
+
+    /** What was typed of fields that a page does not show and carries along. */
+    public Map<String, String> beside(String view) {
+        return stage.fields().beside(page(view), typed);
+    }
+
+    /** What was typed in these. */
+    public Map<String, String> typedOf(String... paths) {
+        Map<String, String> texts = new LinkedHashMap<>();
+        for (String path : paths) {
+            if (!typed.getOrDefault(path, "").isBlank()) {
+                texts.put(path, typed.get(path));
+            }
         }
-        return !view.equals("tree") || !building;
+        return texts;
     }
 
     /** The parts that are shown; more than may be saved are kept in the form but not shown. */
@@ -114,34 +109,33 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
         return rest;
     }
 
-    /** What was typed that the building page does not show but has to keep. */
-    public Map<String, String> unshownBeside() {
+    /** What the building page carries along: what stands on the list of parts only, and parts that are not shown. */
+    public Map<String, String> besideBuilding() {
         Map<String, String> rest = new LinkedHashMap<>(unshown());
-        typed.forEach((path, text) -> {
-            boolean own = path.equals("gating_school")
-                    || path.equals("pour_rate_kg_s")
-                    || path.equals("vacuum_kPa")
-                    || path.equals("stick_mm")
-                    || path.equals("change_note");
-            boolean coat = path.contains("].coat.") || path.endsWith("].role") || path.endsWith("].piece");
-            if (path.startsWith("parts[") ? coat : !own && !path.startsWith("layout.")) {
-                rest.put(path, text);
-            }
-        });
+        rest.putAll(beside("gating"));
         return rest;
     }
 
-    /** What was typed of the building, which the list of parts does not show but has to keep. */
-    public Map<String, String> ofTheBuilding(String key) {
-        String at = key.isEmpty() ? "" : "parts[" + key + "].";
-        Map<String, String> rest = new LinkedHashMap<>();
+    /** What a page carries along of the tree itself. */
+    public Map<String, String> besideParts(String view) {
+        return carried(view, path -> !path.startsWith("parts["));
+    }
+
+    /** What a page carries along of one part. */
+    public Map<String, String> besidePart(String view, String key) {
+        String at = "parts[" + key + "].";
+        return carried(view, path -> path.startsWith(at));
+    }
+
+    /** Of many parts each asks for its own: nothing is looked up for the others. */
+    private Map<String, String> carried(String view, Predicate<String> of) {
+        Map<String, String> some = new LinkedHashMap<>();
         typed.forEach((path, text) -> {
-            boolean here = at.isEmpty() ? !path.startsWith("parts[") : path.startsWith(at);
-            if (here && BUILDING.contains(path.substring(at.length()))) {
-                rest.put(path, text);
+            if (of.test(path)) {
+                some.put(path, text);
             }
         });
-        return rest;
+        return stage.fields().beside(page(view), some);
     }
 
     /** What a part may join: every other part. */
@@ -214,68 +208,23 @@ public record StageForm(Fields fields, Map<String, String> typed, boolean showEr
 
     /** A path in words, for those who do not read paths: "rod length of sprue". */
     public String words(String path) {
-        return new SheetForm(fields, typed, showErrors).words(path);
+        return form().words(path);
     }
 
     /** The options of a select as HTML. */
     public String html(List<Option> options, String chosen) {
-        return new SheetForm(fields, typed, showErrors).html(options, chosen);
+        return form().html(options, chosen);
     }
 
-    /** How fine the face has to come. */
-    public static List<Option> details() {
-        return List.of(new Option("usual", "usual"), new Option("fine", "finer than usual"));
-    }
-
-    public static List<Option> opennesses() {
-        return Options.of(Openness.values(), Openness::key, Openness::label);
-    }
-
-    public static List<Option> dewaxes() {
-        return Options.of(Dewax.Method.values(), Dewax.Method::key, Dewax.Method::label);
-    }
-
-    public static List<Option> handlings() {
-        return Options.of(Handling.values(), Handling::key, h -> h.label() + ". " + h.says());
-    }
-
-    public static List<Option> windows() {
-        return List.of(new Option("no", "none"), new Option("yes", "cut, closed later"));
-    }
-
-    public static List<Option> beds() {
-        return List.of(new Option("yes", "a full bed of sand"), new Option("no", "the open, free-standing"));
-    }
-
-    public static List<Option> alloys() {
-        return Options.alloys();
-    }
-
-    public static List<Option> materials() {
+    public List<Option> materials() {
         return Options.materials();
     }
 
-    public static List<Option> ways() {
-        return Options.of(TreeReader.How.values(), TreeReader.How::field, TreeReader.How::label);
-    }
-
-    public static List<Option> systems() {
-        return Options.of(InvestmentSystem.values(), InvestmentSystem::key, InvestmentSystem::label);
-    }
-
-    public static List<Option> uses() {
+    public List<Option> uses() {
         return Options.of(Use.values(), Use::key, Use::label);
     }
 
-    public static List<Option> likenesses() {
-        return Options.of(Form.Likeness.values(), Form.Likeness::key, Form.Likeness::label);
-    }
-
-    public static List<Option> layouts() {
+    public List<Option> layouts() {
         return Options.of(Layout.values(), Layout::key, Layout::label);
-    }
-
-    public static List<Option> sections() {
-        return Options.of(Section.values(), Section::key, Section::label);
     }
 }

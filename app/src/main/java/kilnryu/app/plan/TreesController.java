@@ -13,6 +13,7 @@ import kilnryu.app.account.Account;
 import kilnryu.app.tree.Face;
 import kilnryu.app.tree.TreeStore;
 import kilnryu.app.web.Filter;
+import kilnryu.app.web.ListPage;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Spoken;
 import kilnryu.core.quantity.Measure;
@@ -31,7 +32,6 @@ import org.springframework.web.server.ResponseStatusException;
 /** The list of the studio's trees, and what is done with a tree as a whole. */
 @Controller
 class TreesController {
-    private static final int SHOWN = 100;
     private static final int EXPORTED = 100_000;
 
     private final TreeStore trees;
@@ -76,6 +76,7 @@ class TreesController {
             @RequestParam(name = "sort", required = false) String asked,
             @RequestParam(defaultValue = "false") boolean archived,
             @RequestParam(name = "mark", required = false) String marked,
+            @RequestParam(defaultValue = "1") String page,
             HttpSession session,
             Model model) {
         String sort = Filter.stays(
@@ -83,14 +84,17 @@ class TreesController {
         String mark = Filter.stays(session, "trees.mark", marked, "", List.of("", "stop", "warn", "note", "good"));
         String search = q.length() > 120 ? q.substring(0, 120) : q.replace("\u0000", "");
         List<Long> also = search.isBlank() ? List.of() : trees.ofPieces(account.studioId(), search);
-        List<TreeStore.Row> rows = plans.withFaces(
-                account,
-                trees.list(new TreeStore.Wanted(account.studioId(), archived, search, also, mark, sort(sort), SHOWN)));
         ZonedDateTime now = clock.instant().atZone(account.zoneId());
-        List<Line> lines = rows.stream().map(r -> line(r, account, now)).toList();
+        ListPage<Line> lines = ListPage.asked(
+                        page,
+                        span -> plans.withFaces(
+                                account,
+                                trees.list(new TreeStore.Wanted(
+                                        account.studioId(), archived, search, also, mark, sort(sort), span))))
+                .map(r -> line(r, account, now));
         model.addAttribute("mark", mark);
-        model.addAttribute("lines", lines);
-        model.addAttribute("total", trees.count(account.studioId(), archived));
+        model.addAttribute("lines", lines.rows());
+        model.addAttribute("list", lines);
         model.addAttribute("q", search);
         model.addAttribute("sort", sort);
         model.addAttribute("archived", archived);

@@ -13,9 +13,12 @@ import kilnryu.app.plan.Berth;
 import kilnryu.app.plan.Plan;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.plan.Stage;
+import kilnryu.app.simulation.Question;
+import kilnryu.app.simulation.Simulations;
 import kilnryu.core.burnout.Subject;
 import kilnryu.core.gating.FillMargin;
 import kilnryu.core.kiln.Mold;
+import kilnryu.core.kiln.Watch;
 import kilnryu.core.pour.CarryWindow;
 import kilnryu.core.pour.Outside;
 import kilnryu.core.pour.PourMold;
@@ -42,12 +45,12 @@ class CastMolds {
     private final Berth.Source berths;
     private final Cache<List<Object>, List<CastMold>> tried =
             Caffeine.newBuilder().maximumSize(60).expireAfterWrite(WHILE_TRIED).build();
-    private final Cache<CarryWindow.Question, CarryWindow> windows =
-            Caffeine.newBuilder().maximumSize(2_000).build();
+    private final Simulations simulations;
     private final Cache<List<Object>, OptionalDouble> margins =
             Caffeine.newBuilder().maximumSize(20_000).build();
 
-    CastMolds(Plans plans, Berth.Source berths) {
+    CastMolds(Plans plans, Berth.Source berths, Simulations simulations) {
+        this.simulations = simulations;
         this.plans = plans;
         this.berths = berths;
     }
@@ -144,15 +147,28 @@ class CastMolds {
                 .or(() -> plan.shell().map(s -> Mold.shell(s.plan().thickness().value() / 1000, 0.05)));
     }
 
+    /** A mold that is carried to the pour. */
+    private record Carried(CarryWindow.Question asked) implements Question<CarryWindow> {
+        @Override
+        public CarryWindow answer(Watch watch) {
+            return CarryWindow.of(asked);
+        }
+
+        @Override
+        public String words() {
+            return "the cooling of a mold";
+        }
+    }
+
     /** As the pour plan sees it; empty where mold or temperatures are not known. */
-    Optional<PourMold> toPour(CastMold m, Outside outside, double ready) {
+    Optional<PourMold> toPour(long studio, CastMold m, Outside outside, double ready) {
         if (m.body().isEmpty() || m.moldC().isEmpty() || m.metalC().isEmpty()) {
             return Optional.empty();
         }
         double leaves = m.moldC().get().value();
         double limit = leaves - BELOW_K;
         CarryWindow.Question asked = new CarryWindow.Question(m.body().get(), m.radius(), leaves, limit, outside);
-        CarryWindow window = windows.get(asked, CarryWindow::of);
+        CarryWindow window = simulations.of(studio, new Carried(asked));
         Optional<FillMargin> margin = m.saved().plan().gating().map(g -> FillMargin.of(g.plan()));
         double fill = margin.filter(f -> f.fill().isPresent())
                 .map(f -> f.fill().getAsDouble())

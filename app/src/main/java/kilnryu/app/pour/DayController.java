@@ -394,7 +394,8 @@ public class DayController {
         PourCourse course = read.get();
         Map<Long, kilnryu.core.pour.PourMold> live = new HashMap<>();
         molds.of(account, store.molds(row.id()), true)
-                .forEach(m -> molds.toPour(m, Outside.air(20), 0).ifPresent(p -> live.put(m.id(), p)));
+                .forEach(m ->
+                        molds.toPour(account.studioId(), m, Outside.air(20), 0).ifPresent(p -> live.put(m.id(), p)));
         DayPage page = DayPage.of(new DayPage.From(account, row, course, events, now), new DayPage.Sight() {
             @Override
             public GoNoGo judged(PourCourse.Cast cast) {

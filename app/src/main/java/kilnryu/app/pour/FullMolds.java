@@ -14,6 +14,7 @@ import kilnryu.core.gating.GatingPlan;
 import kilnryu.core.gating.Member;
 import kilnryu.core.gating.Use;
 import kilnryu.core.pour.Outside;
+import kilnryu.core.quantity.Solids;
 import kilnryu.core.sum.Figure;
 import org.springframework.stereotype.Component;
 
@@ -116,7 +117,7 @@ public class FullMolds {
                 .mapToDouble(Figure::value)
                 .filter(Double::isFinite)
                 .max();
-        return thickest.isPresent() ? thickest.getAsDouble() / 1000 : Math.cbrt(3 * volume / (4 * Math.PI)) / 3;
+        return thickest.isPresent() ? thickest.getAsDouble() / 1000 : Solids.ballModulus(volume);
     }
 
     /** What stands in the cup: as wide as its middle. */

@@ -1,7 +1,5 @@
 package kilnryu.app.pour;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.LocalDateTime;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeParseException;
@@ -25,9 +23,12 @@ import kilnryu.app.plan.Berth;
 import kilnryu.app.plan.PlanVerdict;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
+import kilnryu.app.simulation.Question;
+import kilnryu.app.simulation.Simulations;
 import kilnryu.app.web.Show;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
+import kilnryu.core.kiln.Watch;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.melt.Bands;
 import kilnryu.core.melt.Charge;
@@ -79,10 +80,10 @@ class PourReader {
     private final MetalStore metal;
     private final MelterStore melters;
     private final FactorStore factors;
-    private final Cache<ChargeQuestion, Charging> charges =
-            Caffeine.newBuilder().maximumSize(200).build();
+    private final Simulations simulations;
 
-    PourReader(CastMolds molds, MetalStore metal, MelterStore melters, FactorStore factors) {
+    PourReader(CastMolds molds, MetalStore metal, MelterStore melters, FactorStore factors, Simulations simulations) {
+        this.simulations = simulations;
         this.molds = molds;
         this.metal = metal;
         this.melters = melters;
@@ -92,6 +93,19 @@ class PourReader {
     /** @param tries whether it is read again and again while something is moved */
     PourSheet read(Account account, PourStore.Row row, List<Long> trees, boolean tries) {
         return new Reading(account, row, trees, tries).sheet();
+    }
+
+    /** The charge from a store, without crumbs. */
+    private record Tidied(ChargeQuestion question) implements Question<Charging> {
+        @Override
+        public Charging answer(Watch watch) {
+            return Charging.tidied(question, CRUMB);
+        }
+
+        @Override
+        public String words() {
+            return "a charge from the store";
+        }
     }
 
     /** One reading. */
@@ -286,7 +300,7 @@ class PourReader {
         }
 
         private Charging charged(ChargeQuestion question) {
-            return charges.get(question, q -> Charging.tidied(q, CRUMB));
+            return simulations.of(account.studioId(), new Tidied(question));
         }
 
         /** What was weighed stays as it is; of the rest the program chooses. */
@@ -416,8 +430,11 @@ class PourReader {
             Map<Long, Double> ready = ready();
             List<PourMold> toPour = new ArrayList<>();
             for (CastMold m : cast) {
-                Optional<PourMold> one =
-                        molds.toPour(m, sand ? Outside.sand(sandC) : Outside.air(20), ready.getOrDefault(m.id(), 0.0));
+                Optional<PourMold> one = molds.toPour(
+                        account.studioId(),
+                        m,
+                        sand ? Outside.sand(sandC) : Outside.air(20),
+                        ready.getOrDefault(m.id(), 0.0));
                 if (one.isEmpty()) {
                     missing.add(m.name() + " has no mold or no temperature yet");
                     return Optional.empty();

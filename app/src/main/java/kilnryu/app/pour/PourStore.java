@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import kilnryu.app.account.Account;
+import kilnryu.app.web.ListPage;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -77,14 +78,17 @@ class PourStore {
             Instant at,
             String by) {}
 
-    List<Line> list(long studio) {
+    List<Line> list(long studio, ListPage.Span span) {
         return jdbc.sql("""
                         select p.id, p.name, p.state, p.fields->>'pour_at' as pour_at, p.fields->>'alloy' as alloy, p.ended_at,
                                (select count(*) from pour_mold m where m.pour_id = p.id) as molds
                           from pour p where p.studio_id = :studio and p.state <> 'archived'
-                         order by p.state = 'running' desc, p.state = 'planned' desc, p.created_at desc limit 200
+                         order by p.state = 'running' desc, p.state = 'planned' desc, p.created_at desc, p.id desc
+                         limit :most offset :from
                         """)
                 .param("studio", studio)
+                .param("most", span.most())
+                .param("from", span.from())
                 .query((rs, n) -> new Line(
                         rs.getLong("id"),
                         rs.getString("name"),

@@ -22,7 +22,7 @@ class PourWatchers {
         return watching.watch(pour);
     }
 
-    @Scheduled(fixedDelay = 400)
+    @Scheduled(fixedDelay = 400, scheduler = "pageScheduler")
     void tell() {
         watching.tell();
     }

@@ -1,6 +1,8 @@
 package kilnryu.app.pour;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
+import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -17,6 +19,7 @@ import kilnryu.app.sheet.Options;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.tree.Face;
 import kilnryu.app.web.Late;
+import kilnryu.app.web.ListPage;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Spoken;
 import kilnryu.core.pour.PourWay;
@@ -46,7 +49,10 @@ public class PoursController {
     private final Plans plans;
     private final PourIntake intake;
 
-    PoursController(PourStore store, PourPages pages, PourReader reader, Plans plans, PourIntake intake) {
+    private final Clock clock;
+
+    PoursController(PourStore store, PourPages pages, PourReader reader, Plans plans, PourIntake intake, Clock clock) {
+        this.clock = clock;
         this.intake = intake;
         this.store = store;
         this.pages = pages;
@@ -61,23 +67,24 @@ public class PoursController {
     public record Choice(long id, String name, String face, String alloy, String metal, String mold, boolean taken) {}
 
     @GetMapping("/pours")
-    String list(@AuthenticationPrincipal Account account, Model model) {
-        model.addAttribute(
-                "pours",
-                store.list(account.studioId()).stream()
-                        .map(p -> new Listed(
-                                p.id(),
-                                p.name(),
-                                p.state().equals("done") ? "poured" : p.state(),
-                                p.endedAt() != null
-                                        ? Show.dayAndClock(p.endedAt().atZone(account.zoneId()))
-                                        : p.pourAt() == null
-                                                ? "no hour yet"
-                                                : p.pourAt().replace('T', ' '),
-                                p.alloy() == null ? "" : p.alloy(),
-                                p.molds() == 1 ? "1 mold" : p.molds() + " molds"))
-                        .toList());
+    String list(@AuthenticationPrincipal Account account, @RequestParam(defaultValue = "1") String page, Model model) {
+        ListPage<Listed> list = ListPage.asked(page, span -> store.list(account.studioId(), span))
+                .map(p -> listed(account, p));
+        model.addAttribute("pours", list.rows());
+        model.addAttribute("list", list);
         return "pour/pours";
+    }
+
+    private Listed listed(Account account, PourStore.Line p) {
+        ZonedDateTime now = clock.instant().atZone(account.zoneId());
+        String when = p.pourAt() == null ? "no hour yet" : p.pourAt().replace('T', ' ');
+        return new Listed(
+                p.id(),
+                p.name(),
+                p.state().equals("done") ? "poured" : p.state(),
+                p.endedAt() != null ? Show.dayAndClock(p.endedAt().atZone(account.zoneId()), now) : when,
+                p.alloy() == null ? "" : p.alloy(),
+                p.molds() == 1 ? "1 mold" : p.molds() + " molds");
     }
 
     @GetMapping("/pours/new")

@@ -27,15 +27,15 @@ public final class RubberQuestionReader {
     private RubberQuestionReader() {}
 
     /** A question with its times and the constants it is answered by. */
-    public record Asked(RubberMold.Question question, Cure cure, Factors factors) {}
+    public record RubberRequest(RubberMold.Question question, Cure cure, Factors factors) {}
 
     /** As a program asks it. */
-    public static Optional<Asked> read(Fields fields, Factors factors) {
+    public static Optional<RubberRequest> read(Fields fields, Factors factors) {
         return read(fields, factors, false);
     }
 
     /** @param page whether what only its page knows is read, too: what the jacket of a glove holds */
-    static Optional<Asked> read(Fields fields, Factors factors, boolean page) {
+    static Optional<RubberRequest> read(Fields fields, Factors factors, boolean page) {
         Optional<Kind> kind = fields.choice("kind", k -> Kind.named(k).filter(n -> n != Kind.VULCANISED));
         if (kind.isEmpty()) {
             fields.missing("kind", "Say how it is made: brushed, block or glove.");
@@ -55,7 +55,7 @@ public final class RubberQuestionReader {
         if (fields.hasErrors() || kind.isEmpty()) {
             return Optional.empty();
         }
-        return Optional.of(new Asked(
+        return Optional.of(new RubberRequest(
                 new RubberMold.Question(
                         kind.get(), Material.TIN_SILICONE, area, coats, density, loss, hardener, box, jacket),
                 Cure.of(pot.getAsDouble(), cured.getAsDouble(), room.getAsDouble()),

@@ -74,7 +74,7 @@ public record RubberSheet(
             meshArea.ifPresent(a -> asked.put("area_cm2", String.format(java.util.Locale.ROOT, "%.1f cm2", a)));
         }
         Fields question = Fields.typed(asked, account.units());
-        Optional<RubberQuestionReader.Asked> read = RubberQuestionReader.read(question, factors, true);
+        Optional<RubberQuestionReader.RubberRequest> read = RubberQuestionReader.read(question, factors, true);
         Map<String, String> lacking = new LinkedHashMap<>();
         question.errors().forEach((path, word) -> {
             if (asked.getOrDefault(path, "").isBlank()) {
@@ -90,7 +90,7 @@ public record RubberSheet(
                 material,
                 q,
                 plan,
-                read.map(RubberQuestionReader.Asked::cure),
+                read.map(RubberQuestionReader.RubberRequest::cure),
                 Optional.empty(),
                 cost(plan, price),
                 flange,

@@ -167,6 +167,53 @@ public final class Fields {
         }
     }
 
+    public boolean has(Declared field) {
+        return has(field.path());
+    }
+
+    /** What was typed, as it stands. */
+    public String raw(Declared field) {
+        seen.add(field.path());
+        return raw(field.path());
+    }
+
+    public Optional<String> text(Declared.Text field) {
+        return text(field.path(), field.longest());
+    }
+
+    public OptionalInt whole(Declared.Whole field) {
+        return whole(field.path(), field.least(), field.most());
+    }
+
+    public OptionalDouble quantity(Declared.Quantity field) {
+        return quantity(field.path(), field.range());
+    }
+
+    public OptionalDouble required(Declared.Quantity field) {
+        return required(field.path(), field.range());
+    }
+
+    public <T> Optional<T> choice(Declared.Choice<T> field) {
+        return choice(field.path(), field::named);
+    }
+
+    /** A choice of which the studio may have words of its own, or a word that names something else of the sheet. */
+    public <T> Optional<T> choice(Declared field, Function<String, Optional<T>> named) {
+        return choice(field.path(), named);
+    }
+
+    public boolean hasError(Declared field) {
+        return hasError(field.path());
+    }
+
+    public void error(Declared field, String message) {
+        error(field.path(), message);
+    }
+
+    public void missing(Declared field, String message) {
+        missing(field.path(), message);
+    }
+
     /** The same, with a remark when it is missing. */
     public OptionalDouble required(String path, Range range) {
         OptionalDouble value = quantity(path, range);

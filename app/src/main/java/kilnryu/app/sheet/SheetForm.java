@@ -1,14 +1,57 @@
 package kilnryu.app.sheet;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import kilnryu.app.web.Units;
 import org.springframework.web.util.HtmlUtils;
 import tools.jackson.databind.json.JsonMapper;
 
 /** A form of fields: each with what was typed, what was understood and what is wrong. */
-public record SheetForm(Fields fields, Map<String, String> typed, boolean showErrors) {
+public record SheetForm(Fields fields, Map<String, String> typed, boolean showErrors, FieldList declared) {
     private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    /** A form whose pages say labels and examples themselves. */
+    public SheetForm(Fields fields, Map<String, String> typed, boolean showErrors) {
+        this(fields, typed, showErrors, FieldList.NONE);
+    }
+
+    /** A declared field as HTML: label, input or select, remark. */
+    public String asked(String path) {
+        Declared field = declared(path);
+        if (field instanceof Declared.Choice<?> choice) {
+            return among(
+                    path,
+                    choice.meanings().stream()
+                            .map(m -> new Option(m.key(), m.label()))
+                            .toList());
+        }
+        return field(path).input(field.asks().label(), field.asks().hint());
+    }
+
+    /** A declared choice as HTML, among these. */
+    public String among(String path, List<Option> options) {
+        Declared.Asks asks = declared(path).asks();
+        Field field = field(path);
+        return field.select(
+                asks.label(), html(options, field.value()), asks.hint().isEmpty() ? null : asks.hint());
+    }
+
+    /** A declared field without its label in sight, for the cell of a table. */
+    public String cell(String path) {
+        Declared.Asks asks = declared(path).asks();
+        return field(path).bare(asks.label(), asks.hint());
+    }
+
+    /** What was typed of fields that a page does not show, to be carried along as hidden ones. */
+    public Map<String, String> beside(String page) {
+        return declared.beside(Declared.Page.valueOf(page.toUpperCase(Locale.ROOT)), typed);
+    }
+
+    private Declared declared(String path) {
+        return declared.find(path)
+                .orElseThrow(() -> new IllegalArgumentException("The field " + path + " is not declared."));
+    }
 
     /** A field for the template. */
     public record Field(String path, String id, String value, String echo, String error, Units units) {
@@ -24,6 +67,14 @@ public record SheetForm(Fields fields, Map<String, String> typed, boolean showEr
                     + escaped(Hint.in(hint, units))
                     + "\">"
                     + note();
+        }
+
+        /** Input and remark as HTML, the label for those who do not see the table. */
+        public String bare(String label, String hint) {
+            return "<input class=\"form-control" + (isWrong() ? " is-invalid" : "") + "\" id=\"" + id + "\" name=\""
+                    + escaped(path) + "\" value=\"" + escaped(value) + "\" autocomplete=\"off\" aria-label=\""
+                    + escaped(label) + "\" aria-describedby=\"note-" + id + "\" placeholder=\""
+                    + escaped(Hint.in(hint, units)) + "\">" + (isWrong() ? note() : "");
         }
 
         /** Label, select and remark as HTML. */

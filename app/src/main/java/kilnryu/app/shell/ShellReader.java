@@ -1,11 +1,13 @@
 package kilnryu.app.shell;
 
+import static kilnryu.app.shell.ShellFields.onPage;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import kilnryu.app.sheet.Declared;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.quantity.Measure;
@@ -32,16 +34,6 @@ import kilnryu.core.sum.Known;
 
 /** Reads a shell from its fields; on the plan's page most of it follows from the tree, in the API all is asked. */
 public final class ShellReader {
-    private static final Range HUMIDITY = new Range(Measure.PERCENT, 0, 100);
-    private static final Range ROOM = new Range(Measure.DEGREE_CELSIUS, 0, 50);
-    private static final Range SPEED = new Range(Measure.TIMES, 0, 20);
-    private static final Range SOLIDS = new Range(Measure.PERCENT, 20, 95);
-    private static final Range SLURRY = new Range(Measure.GRAM_PER_CM3, 1, 5);
-    private static final Range CURVATURE = new Range(Measure.CENTIMETRE, 0, 100_000);
-    private static final Range THICKNESS = new Range(Measure.MILLIMETRE, 1, 60);
-    private static final Range CARRIED = new Range(Measure.KILO, 0.1, 5000);
-    private static final int LONGEST = 400;
-
     private final Fields fields;
     private final Factors factors;
 
@@ -88,23 +80,23 @@ public final class ShellReader {
     }
 
     private Optional<ShellPlan> contract() {
-        OptionalDouble area = fields.required("area_cm2", Range.AREA);
-        OptionalDouble curvature = fields.quantity("curvature_cm", CURVATURE);
+        OptionalDouble area = fields.required(ShellFields.AREA);
+        OptionalDouble curvature = fields.quantity(ShellFields.CURVATURE);
         List<Coat> coats = coats();
-        fields.quantity("slurry_density", SLURRY);
-        OptionalDouble solids = fields.quantity("solids_pct", SOLIDS);
-        OptionalDouble celsius = fields.required("climate.temperature_C", ROOM);
-        OptionalDouble humidity = fields.required("climate.humidity_pct", HUMIDITY);
-        OptionalDouble speed = fields.required("climate.air_m_s", SPEED);
-        Optional<Openness> openness = fields.choice("openness", Openness::named);
+        fields.quantity(ShellFields.SLURRY_DENSITY);
+        OptionalDouble solids = fields.quantity(ShellFields.SOLIDS);
+        OptionalDouble celsius = fields.required(ShellFields.AIR_C.under("climate."));
+        OptionalDouble humidity = fields.required(ShellFields.HUMIDITY.under("climate."));
+        OptionalDouble speed = fields.required(ShellFields.AIR_SPEED.under("climate."));
+        Optional<Openness> openness = fields.choice(ShellFields.OPENNESS);
         if (openness.isEmpty()) {
-            fields.missing("openness", "Say open, pockets or blind.");
+            fields.missing(ShellFields.OPENNESS, "Say open, pockets or blind.");
         }
-        Optional<Alloy> alloy = fields.choice("alloy", Alloy::named);
-        OptionalDouble head = fields.quantity("head_mm", Range.LENGTH);
-        OptionalDouble radius = fields.quantity("radius_mm", Range.LENGTH);
-        OptionalDouble metal = fields.quantity("metal_g", Range.MASS);
-        boolean wire = fields.choice("wire", ShellReader::truth).orElse(false);
+        Optional<Alloy> alloy = fields.choice(ShellFields.ALLOY);
+        OptionalDouble head = fields.quantity(ShellFields.HEAD);
+        OptionalDouble radius = fields.quantity(ShellFields.RADIUS);
+        OptionalDouble metal = fields.quantity(ShellFields.METAL);
+        boolean wire = fields.choice(ShellFields.WIRE).orElse(false);
         if (fields.hasErrors() || coats.isEmpty()) {
             return Optional.empty();
         }
@@ -147,39 +139,35 @@ public final class ShellReader {
             return coats;
         }
         for (String key : keys) {
-            String path = "coats[" + key + "]";
-            fields.choice(path, Coat::named).ifPresentOrElse(coats::add, () -> fields.missing(path, "Name a coat."));
+            Declared.Choice<Coat> coat = ShellFields.COAT.in(key);
+            fields.choice(coat).ifPresentOrElse(coats::add, () -> fields.missing(coat, "Name a coat."));
         }
         return coats;
     }
 
-    private static Optional<Boolean> truth(String word) {
-        return word.equals("true") || word.equals("false") ? Optional.of(word.equals("true")) : Optional.empty();
-    }
-
     private Optional<Built> planned(Tree tree, Recipes recipes) {
-        boolean fine = fields.choice("shell.detail", ShellReader::detail).orElse(false);
-        OptionalDouble area = fields.quantity("shell.area_cm2", Range.AREA);
-        OptionalDouble curvature = fields.quantity("shell.curvature_cm", CURVATURE);
-        OptionalDouble solids = fields.quantity("shell.solids_pct", SOLIDS);
-        OptionalDouble target = fields.quantity("shell.target_mm", THICKNESS);
-        OptionalDouble flat = fields.quantity("shell.flat_mm", Range.LENGTH);
-        Openness openness = fields.choice("shell.openness", Openness::named).orElse(Openness.OPEN);
-        boolean window = fields.choice("shell.window", ShellReader::yes).orElse(false);
-        boolean bed = fields.choice("shell.bed", ShellReader::yes).orElse(true);
+        boolean fine = fields.choice(onPage(ShellFields.DETAIL)).orElse(false);
+        OptionalDouble area = fields.quantity(onPage(ShellFields.AREA));
+        OptionalDouble curvature = fields.quantity(onPage(ShellFields.CURVATURE));
+        OptionalDouble solids = fields.quantity(onPage(ShellFields.SOLIDS));
+        OptionalDouble target = fields.quantity(onPage(ShellFields.TARGET));
+        OptionalDouble flat = fields.quantity(onPage(ShellFields.FLAT));
+        Openness openness = fields.choice(onPage(ShellFields.OPENNESS)).orElse(Openness.OPEN);
+        boolean window = fields.choice(onPage(ShellFields.WINDOW)).orElse(false);
+        boolean bed = fields.choice(onPage(ShellFields.BED)).orElse(true);
         Air air = new Air(
-                fields.quantity("shell.temperature_C", ROOM).orElse(21),
-                fields.quantity("shell.humidity_pct", HUMIDITY).orElse(50),
-                fields.quantity("shell.air_m_s", SPEED).orElse(1));
-        OptionalDouble carried = fields.quantity("shell.lift_kg", CARRIED);
+                fields.quantity(onPage(ShellFields.AIR_C)).orElse(21),
+                fields.quantity(onPage(ShellFields.HUMIDITY)).orElse(50),
+                fields.quantity(onPage(ShellFields.AIR_SPEED)).orElse(1));
+        OptionalDouble carried = fields.quantity(onPage(ShellFields.LIFT));
         List<Place> places = new ArrayList<>(tree.places);
         flat.ifPresent(span -> places.add(new Place("the flat face", tree.height, span, Curve.FLAT)));
         Figure density = factors.of(tree.alloy.density());
         Proposal proposal = Proposal.of(tree.metal.value(), places, density, fine, factors);
         Optional<Recipe> recipe = recipe(recipes, target.orElse(proposal.target()), proposal.school());
-        Dewax.Method method = fields.choice("shell.dewax", Dewax.Method::named)
+        Dewax.Method method = fields.choice(onPage(ShellFields.DEWAX))
                 .orElse(tree.plastic ? Dewax.Method.SLOW_MELT : Dewax.Method.FLASH);
-        OptionalDouble tray = fields.quantity("shell.tray_cm3", Range.VOLUME);
+        OptionalDouble tray = fields.quantity(onPage(ShellFields.TRAY));
         Optional<SandBed.Box> box = box();
         if (fields.hasErrors() || recipe.isEmpty()) {
             return Optional.empty();
@@ -220,46 +208,37 @@ public final class ShellReader {
 
     /** Coats as written come before the recipe that is chosen. */
     private Optional<Recipe> recipe(Recipes recipes, double target, ShellSchool proposed) {
-        Optional<Recipe> chosen = fields.choice("shell.recipe", key -> recipes.named(key, target, factors));
-        Optional<String> written = fields.text("shell.coats", LONGEST);
+        Declared.Text own = ShellFields.COATS.under("shell.");
+        Optional<Recipe> chosen = fields.choice(onPage(ShellFields.RECIPE), key -> recipes.named(key, target, factors));
+        Optional<String> written = fields.text(own);
         if (written.isPresent()) {
             try {
                 RecipeText.Read read = RecipeText.read(written.get());
                 return Optional.of(new Recipe(
                         "written", "coats of its own", "As written for this piece.", read.coats(), read.wireAfter()));
             } catch (IllegalArgumentException e) {
-                fields.error("shell.coats", e.getMessage());
+                fields.error(own, e.getMessage());
                 return Optional.empty();
             }
         }
-        return fields.hasError("shell.recipe")
+        return fields.hasError(onPage(ShellFields.RECIPE))
                 ? Optional.empty()
                 : chosen.or(() -> Optional.of(proposed.recipe(target, factors)));
     }
 
     private Optional<SandBed.Box> box() {
-        OptionalDouble length = fields.quantity("shell.box.length_mm", Range.LENGTH);
-        OptionalDouble width = fields.quantity("shell.box.width_mm", Range.LENGTH);
-        OptionalDouble height = fields.quantity("shell.box.height_mm", Range.LENGTH);
+        OptionalDouble length = fields.quantity(onPage(ShellFields.BOX_LENGTH));
+        OptionalDouble width = fields.quantity(onPage(ShellFields.BOX_WIDTH));
+        OptionalDouble height = fields.quantity(onPage(ShellFields.BOX_HEIGHT));
         if (length.isEmpty() && width.isEmpty() && height.isEmpty()) {
             return Optional.empty();
         }
-        for (String side : List.of("length_mm", "width_mm", "height_mm")) {
-            if (!fields.has("shell.box." + side)) {
-                fields.missing("shell.box." + side, "A box has three measures.");
-            }
-        }
+        ShellFields.box()
+                .filter(side -> !fields.has(side))
+                .forEach(side -> fields.missing(side, "A box has three measures."));
         return length.isPresent() && width.isPresent() && height.isPresent()
                 ? Optional.of(new SandBed.Box(length.getAsDouble(), width.getAsDouble(), height.getAsDouble()))
                 : Optional.empty();
-    }
-
-    private static Optional<Boolean> yes(String key) {
-        return key.equals("yes") || key.equals("no") ? Optional.of(key.equals("yes")) : Optional.empty();
-    }
-
-    private static Optional<Boolean> detail(String key) {
-        return key.equals("usual") || key.equals("fine") ? Optional.of(key.equals("fine")) : Optional.empty();
     }
 
     private static Figure given(String symbol, String name, double value, Measure unit) {

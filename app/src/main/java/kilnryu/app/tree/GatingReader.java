@@ -9,8 +9,8 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.function.LongFunction;
 import kilnryu.app.school.Schools;
+import kilnryu.app.sheet.Declared;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.gating.Assembly;
@@ -27,6 +27,7 @@ import kilnryu.core.gating.Use;
 import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.mesh.Profile;
 import kilnryu.core.quantity.Measure;
+import kilnryu.core.quantity.Solids;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.sum.Known;
@@ -39,10 +40,7 @@ import kilnryu.core.tree.TreePlan;
  * is said that it is not placed yet.
  */
 public final class GatingReader {
-    private static final int MOST_RINGS = 200;
     private static final int MOST_PLACED = 3_000;
-    private static final int LONGEST_ORDER = 120;
-    private static final int LONGEST_NOTE = 400;
 
     private final Fields fields;
     private final TreePlan tree;
@@ -95,12 +93,12 @@ public final class GatingReader {
 
     private Optional<Built> built(Heat heat, Rules rules) {
         List<String> keys = fields.keys("parts");
-        GatingSchool school = fields.choice("gating_school", key -> GatingSchool.named(rules.schools.based(key)))
+        GatingSchool school = fields.choice(GatingFields.SCHOOL, key -> GatingSchool.named(rules.schools.based(key)))
                 .orElse(GatingSchool.usual(heat.vacuum));
-        OptionalDouble rate = fields.quantity("pour_rate_kg_s", Range.POUR_RATE);
-        OptionalDouble gauge = fields.quantity("vacuum_kPa", Range.GAUGE);
-        fields.quantity("stick_mm", Range.STICK);
-        fields.text("change_note", LONGEST_NOTE);
+        OptionalDouble rate = fields.quantity(GatingFields.POUR_RATE);
+        OptionalDouble gauge = fields.quantity(GatingFields.VACUUM);
+        fields.quantity(GatingFields.STICK);
+        fields.text(GatingFields.CHANGE_NOTE);
         Map<String, Member> members = new LinkedHashMap<>();
         for (int i = 0; i < keys.size(); i++) {
             members.put(keys.get(i), member(keys.get(i), i, keys));
@@ -183,19 +181,19 @@ public final class GatingReader {
     }
 
     private Member member(String key, int index, List<String> keys) {
-        String at = "parts[" + key + "].";
         Part part = tree.tree().parts().get(index);
-        Use use = fields.choice(at + "use", Use::named).orElse(usual(part));
-        Optional<String> joins = fields.choice(at + "joins", k -> keys.contains(k) ? Optional.of(k) : Optional.empty());
+        Use use = fields.choice(GatingFields.USE.in(key)).orElse(usual(part));
+        Optional<String> joins =
+                fields.choice(GatingFields.JOINS.in(key), k -> keys.contains(k) ? Optional.of(k) : Optional.empty());
         Optional<String> ends =
-                fields.choice(at + "ends_at", k -> keys.contains(k) ? Optional.of(k) : Optional.empty());
-        Joint joint = joint(at, joins.orElse(""));
+                fields.choice(GatingFields.ENDS_AT.in(key), k -> keys.contains(k) ? Optional.of(k) : Optional.empty());
+        Joint joint = joint(key, joins.orElse(""));
         return new Member(
                 key,
                 part.name(),
                 use,
                 part.count(),
-                form(at, use, index, part),
+                form(key, use, index, part),
                 tree.partVolumes().get(index),
                 joins.map(k -> joint),
                 ends.orElse(""));
@@ -208,20 +206,20 @@ public final class GatingReader {
         return part.amount() instanceof Amount.Cone ? Use.CUP : Use.SPRUE;
     }
 
-    private Joint joint(String at, String to) {
-        OptionalInt rings = fields.whole(at + "rings", 1, MOST_RINGS);
+    private Joint joint(String key, String to) {
+        OptionalInt rings = fields.whole(GatingFields.RINGS.in(key));
         return new Joint(
                 to,
-                fields.quantity(at + "at_mm", Range.LENGTH_OR_NONE).orElse(0),
-                fields.quantity(at + "angle_deg", Range.ANGLE).orElse(0),
-                fields.quantity(at + "tilt_deg", Range.TILT).orElse(0),
+                fields.quantity(GatingFields.AT.in(key)).orElse(0),
+                fields.quantity(GatingFields.ANGLE.in(key)).orElse(0),
+                fields.quantity(GatingFields.TILT.in(key)).orElse(0),
                 rings.orElse(1),
-                fields.quantity(at + "spacing_mm", Range.LENGTH_OR_NONE).orElse(0),
-                fields.quantity(at + "fillet_mm", Range.LENGTH_OR_NONE).orElse(0));
+                fields.quantity(GatingFields.SPACING.in(key)).orElse(0),
+                fields.quantity(GatingFields.FILLET.in(key)).orElse(0));
     }
 
-    private Form form(String at, Use use, int index, Part part) {
-        Form.Body body = body(at, index, part);
+    private Form form(String key, Use use, int index, Part part) {
+        Form.Body body = body(key, index, part);
         if (part.amount() instanceof Amount.Rod r) {
             return new Form.Round(
                     r.diameter().millimetres(),
@@ -245,62 +243,61 @@ public final class GatingReader {
     }
 
     /** A piece by its measures; what is not said is that of a ball of its volume. */
-    private Form.Body body(String at, int index, Part part) {
+    private Form.Body body(String key, int index, Part part) {
         double cm3 = tree.partVolumes().get(index).value() / part.count();
-        double ball = Math.cbrt(6 * cm3 * 1000 / Math.PI);
-        double length = fields.quantity(at + "box.length_mm", Range.LENGTH).orElse(ball);
-        double width = fields.quantity(at + "box.width_mm", Range.LENGTH).orElse(ball);
-        double thickness =
-                fields.quantity(at + "box.thickness_mm", Range.LENGTH).orElse(ball);
+        double ball = Solids.ball(cm3);
+        double length = fields.quantity(GatingFields.BOX_LENGTH.in(key)).orElse(ball);
+        double width = fields.quantity(GatingFields.BOX_WIDTH.in(key)).orElse(ball);
+        double thickness = fields.quantity(GatingFields.BOX_THICKNESS.in(key)).orElse(ball);
         return new Form.Body(
                 length,
                 width,
                 thickness,
-                walls(at, length, width, thickness),
-                core(at),
-                traps(at),
-                fields.quantity(at + "area_cm2", Range.AREA),
-                face(at));
+                walls(key, length, width, thickness),
+                core(key),
+                traps(key),
+                fields.quantity(GatingFields.AREA.in(key)),
+                face(key));
     }
 
-    private Optional<Profile> face(String at) {
-        String piece = fields.written().getOrDefault(at + "piece", "");
+    private Optional<Profile> face(String key) {
+        String piece = fields.raw(GatingFields.PIECE.in(key));
         return piece.matches("\\d{1,18}") ? faces.apply(Long.parseLong(piece)) : Optional.empty();
     }
 
-    private Form.Traps traps(String at) {
+    private Form.Traps traps(String key) {
         return new Form.Traps(
-                fields.whole(at + "traps.high", 0, 100).orElse(0),
-                fields.whole(at + "traps.low", 0, 100).orElse(0));
+                fields.whole(GatingFields.TRAPS_HIGH.in(key)).orElse(0),
+                fields.whole(GatingFields.TRAPS_LOW.in(key)).orElse(0));
     }
 
-    private Optional<Form.Walls> walls(String at, double length, double width, double thickness) {
-        OptionalDouble thin = fields.quantity(at + "wall.thin_mm", Range.LENGTH);
-        OptionalDouble thick = fields.quantity(at + "wall.thick_mm", Range.LENGTH);
-        Optional<Form.Likeness> chosen = fields.choice(at + "wall.like", Form.Likeness::named);
-        List<Double> order = order(at + "wall.order");
+    private Optional<Form.Walls> walls(String key, double length, double width, double thickness) {
+        OptionalDouble thin = fields.quantity(GatingFields.WALL_THIN.in(key));
+        OptionalDouble thick = fields.quantity(GatingFields.WALL_THICK.in(key));
+        Optional<Form.Likeness> chosen = fields.choice(GatingFields.WALL_LIKE.in(key));
+        List<Double> order = order(GatingFields.WALL_ORDER.in(key));
         if (thin.isEmpty() && thick.isEmpty()) {
             return Optional.empty();
         }
         double least = thin.orElse(thick.orElse(0));
         double most = thick.orElse(thin.orElse(0));
         if (least > most) {
-            fields.error(at + "wall.thick_mm", "The thickest wall is thinner than the thinnest.");
+            fields.error(GatingFields.WALL_THICK.in(key), "The thickest wall is thinner than the thinnest.");
             return Optional.empty();
         }
         Form.Likeness like = chosen.orElseGet(() -> Form.Likeness.of(most, length, width, thickness));
         return Optional.of(new Form.Walls(least, most, like, order));
     }
 
-    private List<Double> order(String path) {
+    private List<Double> order(Declared.Text field) {
         List<Double> order = new ArrayList<>();
-        for (String word : fields.text(path, LONGEST_ORDER).orElse("").split("[\\s,;]+")) {
+        for (String word : fields.text(field).orElse("").split("[\\s,;]+")) {
             if (word.isEmpty()) {
                 continue;
             }
             double mm = number(word);
             if (!(mm > 0) || mm > 1000) {
-                fields.error(path, "Type the walls in mm, one after the other, like: 8 3 6.");
+                fields.error(field, "Type the walls in mm, one after the other, like: 8 3 6.");
                 return List.of();
             }
             order.add(mm);
@@ -316,17 +313,17 @@ public final class GatingReader {
         }
     }
 
-    private Optional<Form.Core> core(String at) {
-        OptionalDouble length = fields.quantity(at + "core.length_mm", Range.LENGTH);
-        OptionalDouble diameter = fields.quantity(at + "core.diameter_mm", Range.LENGTH);
-        OptionalInt pins = fields.whole(at + "core.pins", 0, 200);
-        OptionalInt levels = fields.whole(at + "core.levels", 1, 50);
+    private Optional<Form.Core> core(String key) {
+        OptionalDouble length = fields.quantity(GatingFields.CORE_LENGTH.in(key));
+        OptionalDouble diameter = fields.quantity(GatingFields.CORE_DIAMETER.in(key));
+        OptionalInt pins = fields.whole(GatingFields.CORE_PINS.in(key));
+        OptionalInt levels = fields.whole(GatingFields.CORE_LEVELS.in(key));
         if (length.isEmpty() && diameter.isEmpty()) {
             return Optional.empty();
         }
         if (length.isEmpty() || diameter.isEmpty()) {
             fields.error(
-                    at + (length.isEmpty() ? "core.length_mm" : "core.diameter_mm"),
+                    (length.isEmpty() ? GatingFields.CORE_LENGTH : GatingFields.CORE_DIAMETER).in(key),
                     "A core has a length and a diameter.");
             return Optional.empty();
         }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import kilnryu.app.sheet.Declared;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Svg;
 import kilnryu.app.web.Units;
@@ -35,6 +36,9 @@ public final class TreeDrawing {
     private static final double FOOT = 44;
     private static final int MOST_DRAWN = 700;
     private static final double SMALLEST_HANDLE = 7;
+    /** A hand that drags makes nothing shorter, mm; it can still be typed. */
+    private static final double LEAST_BY_HAND = 1;
+
     /** Half of what a finger needs, in the drawing's units; a page never draws it smaller than they are. */
     private static final double FINGER = 13;
 
@@ -379,7 +383,7 @@ public final class TreeDrawing {
         String paint = String.format(
                 Locale.ROOT,
                 "class=\"grip\" tabindex=\"0\" role=\"slider\" aria-label=\"%s of %s\" aria-valuemin=\"0\" aria-valuemax=\"%.0f\" aria-valuenow=\"%.1f\" aria-valuetext=\"%s\" "
-                        + "data-key=\"%s\" data-field=\"%s\" data-axis=\"%.2f %.2f %.2f %.2f\" data-length=\"%.4f\" data-value=\"%.4f\" "
+                        + "data-key=\"%s\" data-field=\"%s\" data-axis=\"%.2f %.2f %.2f %.2f\" data-length=\"%.4f\" data-value=\"%.4f\" data-least=\"%.0f\" data-most=\"%.4f\" "
                         + "fill=\"%s\" stroke=\"%s\" stroke-width=\"1.6\"",
                 joint ? "joint" : "length",
                 name,
@@ -394,6 +398,8 @@ public final class TreeDrawing {
                 y(grip.to),
                 grip.length,
                 grip.value,
+                joint ? 0.0 : LEAST_BY_HAND,
+                joint ? grip.length : most(grip.field),
                 joint ? Svg.PAPER : Svg.VERDIGRIS,
                 Svg.VERDIGRIS);
         svg.ellipse(
@@ -442,6 +448,14 @@ public final class TreeDrawing {
                 py + (severity == Severity.WARN ? 5 : 4),
                 Integer.toString(number),
                 "font-size=\"10\" font-weight=\"700\" fill=\"#fff\" text-anchor=\"middle\"");
+    }
+
+    /** What the field that a handle writes bears. */
+    private static double most(String field) {
+        return TreeFields.ALL
+                .find("parts[]." + field)
+                .map(d -> d instanceof Declared.Quantity q ? q.range().most() : Double.NaN)
+                .orElseThrow();
     }
 
     private String length(double millimetres) {

@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import kilnryu.app.sheet.Declared;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.core.gating.Use;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.material.PatternMaterial;
@@ -27,8 +27,6 @@ import kilnryu.core.tree.TreePlanner;
 /** Reads a tree from its fields; what cannot be read is remarked at its field and leaves no plan. */
 public final class TreeReader {
     public static final int MOST_PARTS = 200;
-    public static final int LONGEST_NAME = 120;
-    private static final int MOST_ALIKE = 10_000;
 
     /** The ways a part may be known, with the field that shows which is meant. */
     public enum How {
@@ -54,10 +52,6 @@ public final class TreeReader {
 
         public String label() {
             return label;
-        }
-
-        static Optional<How> named(String field) {
-            return List.of(values()).stream().filter(h -> h.field.equals(field)).findFirst();
         }
     }
 
@@ -88,14 +82,14 @@ public final class TreeReader {
     }
 
     private Optional<Tree> tree(List<String> keys) {
-        Optional<Alloy> alloy = fields.choice("alloy", Alloy::named);
+        Optional<Alloy> alloy = fields.choice(TreeFields.ALLOY);
         if (alloy.isEmpty()) {
-            fields.missing("alloy", "Choose the alloy.");
+            fields.missing(TreeFields.ALLOY, "Choose the alloy.");
         }
-        Optional<Mass> tare = mass("tare_g", Range.MASS_OR_NONE).filter(m -> m.grams() > 0);
-        OptionalDouble loss = fields.quantity("melt_loss_pct", Range.LOSS);
-        OptionalDouble reserve = fields.quantity("reserve_pct", Range.RESERVE);
-        Optional<Mass> heel = mass("heel_g", Range.MASS_OR_NONE);
+        Optional<Mass> tare = mass(TreeFields.TARE).filter(m -> m.grams() > 0);
+        OptionalDouble loss = fields.quantity(TreeFields.MELT_LOSS);
+        OptionalDouble reserve = fields.quantity(TreeFields.RESERVE);
+        Optional<Mass> heel = mass(TreeFields.HEEL);
         if (keys.isEmpty()) {
             fields.missing("parts", "A tree has at least one part.");
             return Optional.empty();
@@ -107,7 +101,7 @@ public final class TreeReader {
         }
         List<Part> parts = new ArrayList<>();
         for (int i = 0; i < keys.size(); i++) {
-            part("parts[" + keys.get(i) + "].", i).ifPresent(parts::add);
+            part(keys.get(i), i).ifPresent(parts::add);
         }
         if (alloy.isEmpty() || parts.size() < keys.size()) {
             return Optional.empty();
@@ -115,20 +109,20 @@ public final class TreeReader {
         return Optional.of(new Tree(alloy.get(), parts, tare, loss, reserve, heel));
     }
 
-    private Optional<Part> part(String at, int index) {
-        String name = fields.text(at + "name", LONGEST_NAME).orElse("part " + (index + 1));
-        Part.Role role = fields.choice(at + "role", TreeReader::role).orElse(Part.Role.PIECE);
-        Optional<Use> use = fields.choice(at + "use", Use::named);
+    private Optional<Part> part(String key, int index) {
+        String name = fields.text(TreeFields.PART_NAME.in(key)).orElse("part " + (index + 1));
+        Part.Role role = fields.choice(TreeFields.ROLE.in(key)).orElse(Part.Role.PIECE);
+        Optional<Use> use = fields.choice(GatingFields.USE.in(key));
         role = use.isEmpty() ? role : use.get() == Use.PIECE ? Part.Role.PIECE : Part.Role.GATING;
-        Optional<PatternMaterial> material = fields.choice(at + "material", PatternMaterial::named);
+        Optional<PatternMaterial> material = fields.choice(TreeFields.MATERIAL.in(key));
         if (material.isEmpty()) {
-            fields.missing(at + "material", "Choose the material of " + name + ".");
+            fields.missing(TreeFields.MATERIAL.in(key), "Choose the material of " + name + ".");
         }
-        boolean counted = fields.has(at + "count");
-        var count = fields.whole(at + "count", 1, MOST_ALIKE);
-        Optional<Amount> amount = amount(at);
-        boolean coated = fields.hasBelow(at + "coat");
-        Optional<Coat> coat = coated ? coat(at + "coat.") : Optional.empty();
+        boolean counted = fields.has(TreeFields.COUNT.in(key));
+        var count = fields.whole(TreeFields.COUNT.in(key));
+        Optional<Amount> amount = amount(key);
+        boolean coated = fields.hasBelow("parts[" + key + "].coat");
+        Optional<Coat> coat = coated ? coat(key) : Optional.empty();
         boolean usable = material.isPresent()
                 && amount.isPresent()
                 && (!counted || count.isPresent())
@@ -141,66 +135,60 @@ public final class TreeReader {
                         count.orElse(1),
                         amount.get(),
                         coat,
-                        fields.quantity(at + "area_cm2", Range.AREA)))
+                        fields.quantity(GatingFields.AREA.in(key))))
                 : Optional.empty();
     }
 
-    private static Optional<Part.Role> role(String key) {
-        return switch (key) {
-            case "piece" -> Optional.of(Part.Role.PIECE);
-            case "gating" -> Optional.of(Part.Role.GATING);
-            default -> Optional.empty();
-        };
-    }
-
-    private Optional<Amount> amount(String at) {
-        Optional<How> chosen = fields.choice(at + "how", How::named);
-        if (fields.hasError(at + "how")) {
+    private Optional<Amount> amount(String key) {
+        Declared.Choice<How> way = TreeFields.HOW.in(key);
+        Optional<How> chosen = fields.choice(way);
+        if (fields.hasError(way)) {
             return Optional.empty();
         }
         if (chosen.isPresent()) {
-            return amount(at, chosen.get());
+            return amount(key, chosen.get());
         }
+        String at = "parts[" + key + "]";
         List<How> given = List.of(How.values()).stream()
-                .filter(h -> fields.has(at + h.field) || fields.hasBelow(at + h.field))
+                .filter(h -> fields.has(at + "." + h.field) || fields.hasBelow(at + "." + h.field))
                 .toList();
         if (given.size() != 1) {
             fields.missing(
-                    at.substring(0, at.length() - 1),
+                    at,
                     given.isEmpty()
                             ? "Give one of mass_g, volume_cm3, displacement_g, rod, cone, bar or infilled."
                             : "Give only one of mass_g, volume_cm3, displacement_g, rod, cone, bar or infilled.");
             return Optional.empty();
         }
-        return amount(at, given.get(0));
+        return amount(key, given.get(0));
     }
 
-    private Optional<Amount> amount(String at, How how) {
+    private Optional<Amount> amount(String key, How how) {
         return switch (how) {
-            case MASS -> required(at + "mass_g", Range.MASS).map(g -> new Amount.Weighed(Mass.grams(g)));
+            case MASS -> required(TreeFields.MASS.in(key)).map(g -> new Amount.Weighed(Mass.grams(g)));
             case VOLUME ->
-                required(at + "volume_cm3", Range.VOLUME).map(v -> new Amount.OfVolume(Volume.cubicCentimetres(v)));
+                required(TreeFields.VOLUME.in(key)).map(v -> new Amount.OfVolume(Volume.cubicCentimetres(v)));
             case DISPLACEMENT ->
-                required(at + "displacement_g", Range.MASS).map(g -> new Amount.Displaced(Mass.grams(g)));
-            case ROD -> rod(at + "rod.");
-            case CONE -> cone(at + "cone.");
-            case BAR -> bar(at + "bar.");
-            case INFILLED -> infilled(at + "infilled.");
+                required(TreeFields.DISPLACEMENT.in(key)).map(g -> new Amount.Displaced(Mass.grams(g)));
+            case ROD -> rod(key);
+            case CONE -> cone(key);
+            case BAR -> bar(key);
+            case INFILLED -> infilled(key);
         };
     }
 
-    private Optional<Amount> rod(String at) {
-        Optional<Double> diameter = required(at + "diameter_mm", Range.LENGTH);
-        Optional<Double> length = required(at + "length_mm", Range.LENGTH);
+    private Optional<Amount> rod(String key) {
+        Optional<Double> diameter = required(TreeFields.ROD_DIAMETER.in(key));
+        Optional<Double> length = required(TreeFields.ROD_LENGTH.in(key));
         return both(diameter, length)
                 ? Optional.of(new Amount.Rod(Length.millimetres(diameter.get()), Length.millimetres(length.get())))
                 : Optional.empty();
     }
 
-    private Optional<Amount> bar(String at) {
-        Optional<Double> width = required(at + "width_mm", Range.LENGTH);
-        Optional<Double> thickness = required(at + "thickness_mm", Range.LENGTH);
-        Optional<Double> length = required(at + "length_mm", Range.LENGTH);
+    private Optional<Amount> bar(String key) {
+        Optional<Double> width = required(TreeFields.BAR_WIDTH.in(key));
+        Optional<Double> thickness = required(TreeFields.BAR_THICKNESS.in(key));
+        Optional<Double> length = required(TreeFields.BAR_LENGTH.in(key));
         return both(width, thickness) && length.isPresent()
                 ? Optional.of(new Amount.Bar(
                         Length.millimetres(width.get()),
@@ -209,29 +197,29 @@ public final class TreeReader {
                 : Optional.empty();
     }
 
-    private Optional<Amount> cone(String at) {
-        Optional<Double> top = required(at + "top_diameter_mm", Range.LENGTH_OR_NONE);
-        Optional<Double> bottom = required(at + "bottom_diameter_mm", Range.LENGTH_OR_NONE);
-        Optional<Double> length = required(at + "length_mm", Range.LENGTH);
+    private Optional<Amount> cone(String key) {
+        Optional<Double> top = required(TreeFields.CONE_TOP.in(key));
+        Optional<Double> bottom = required(TreeFields.CONE_BOTTOM.in(key));
+        Optional<Double> length = required(TreeFields.CONE_LENGTH.in(key));
         if (!both(top, bottom) || length.isEmpty()) {
             return Optional.empty();
         }
         if (top.get() == 0 && bottom.get() == 0) {
-            fields.error(at + "top_diameter_mm", "One of the two diameters has to be over zero.");
+            fields.error(TreeFields.CONE_TOP.in(key), "One of the two diameters has to be over zero.");
             return Optional.empty();
         }
         return Optional.of(new Amount.Cone(
                 Length.millimetres(top.get()), Length.millimetres(bottom.get()), Length.millimetres(length.get())));
     }
 
-    private Optional<Amount> infilled(String at) {
-        Optional<Double> mass = required(at + "mass_g", Range.MASS);
-        Optional<Double> area = required(at + "area_cm2", Range.AREA);
-        Optional<Double> wall = required(at + "wall_mm", Range.LENGTH);
-        OptionalDouble infill = fields.quantity(at + "infill_pct", Range.INFILL);
+    private Optional<Amount> infilled(String key) {
+        Optional<Double> mass = required(TreeFields.INFILLED_MASS.in(key));
+        Optional<Double> area = required(TreeFields.INFILLED_AREA.in(key));
+        Optional<Double> wall = required(TreeFields.INFILLED_WALL.in(key));
+        OptionalDouble infill = fields.quantity(TreeFields.INFILL.in(key));
         if (infill.isEmpty()) {
             fields.error(
-                    at + "infill_pct",
+                    TreeFields.INFILL.in(key),
                     "Infill over 0 to 100 %. A print without infill is hollow: measure the water it lifts instead.");
         }
         if (!both(mass, area) || wall.isEmpty() || infill.isEmpty()) {
@@ -244,26 +232,26 @@ public final class TreeReader {
                 infill.getAsDouble()));
     }
 
-    private Optional<Coat> coat(String at) {
-        Optional<PatternMaterial> material = fields.choice(at + "material", PatternMaterial::named);
+    private Optional<Coat> coat(String key) {
+        Optional<PatternMaterial> material = fields.choice(TreeFields.COAT_MATERIAL.in(key));
         if (material.isEmpty()) {
-            fields.missing(at + "material", "Choose what the coating is of.");
+            fields.missing(TreeFields.COAT_MATERIAL.in(key), "Choose what the coating is of.");
         }
-        Optional<Double> thickness = required(at + "thickness_mm", Range.LENGTH);
-        Optional<Double> area = required(at + "area_cm2", Range.AREA);
+        Optional<Double> thickness = required(TreeFields.COAT_THICKNESS.in(key));
+        Optional<Double> area = required(TreeFields.COAT_AREA.in(key));
         return both(thickness, area) && material.isPresent()
                 ? Optional.of(new Coat(
                         material.get(), Length.millimetres(thickness.get()), Area.squareCentimetres(area.get())))
                 : Optional.empty();
     }
 
-    private Optional<Double> required(String path, Range range) {
-        OptionalDouble value = fields.required(path, range);
+    private Optional<Double> required(Declared.Quantity field) {
+        OptionalDouble value = fields.required(field);
         return value.isPresent() ? Optional.of(value.getAsDouble()) : Optional.empty();
     }
 
-    private Optional<Mass> mass(String path, Range range) {
-        OptionalDouble value = fields.quantity(path, range);
+    private Optional<Mass> mass(Declared.Quantity field) {
+        OptionalDouble value = fields.quantity(field);
         return value.isPresent() ? Optional.of(Mass.grams(value.getAsDouble())) : Optional.empty();
     }
 

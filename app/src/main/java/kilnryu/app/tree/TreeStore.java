@@ -21,6 +21,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import kilnryu.app.web.ListPage;
 import kilnryu.core.sum.Replacement;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -179,7 +180,13 @@ public class TreeStore {
      * @param mark only those with this mark; empty for all
      */
     public record Wanted(
-            long studio, boolean archived, String search, List<Long> also, String mark, Sort sort, int most) {}
+            long studio,
+            boolean archived,
+            String search,
+            List<Long> also,
+            String mark,
+            Sort sort,
+            ListPage.Span span) {}
 
     /** Trees with pieces whose name, commission or client hold these words. */
     public List<Long> ofPieces(long studio, String search) {
@@ -268,7 +275,7 @@ public class TreeStore {
     }
 
     public List<Row> list(long studio, boolean archived, String search, Sort sort, int most) {
-        return list(new Wanted(studio, archived, search, List.of(), "", sort, most));
+        return list(new Wanted(studio, archived, search, List.of(), "", sort, new ListPage.Span(0, most)));
     }
 
     /** Those whose name holds the words, and those of them that are found otherwise, such as by their commission. */
@@ -278,7 +285,7 @@ public class TreeStore {
                  where studio_id = :studio and (archived_at is not null) = :archived
                    and (:search = '' or position(lower(:search) in lower(name)) > 0 or id in (:also))
                    and (:mark = '' or mark = :mark)
-                 order by %s, id limit :most
+                 order by %s, id limit :most offset :from
                 """.formatted(w.sort.sql);
         return jdbc.sql("select * from (" + STANDS.formatted(which) + ") s order by " + w.sort.sql + ", id")
                 .param("studio", w.studio)
@@ -286,7 +293,8 @@ public class TreeStore {
                 .param("search", w.search)
                 .param("mark", w.mark)
                 .param("also", w.also.isEmpty() ? List.of(-1L) : w.also)
-                .param("most", w.most)
+                .param("most", w.span.most())
+                .param("from", w.span.from())
                 .query(TreeStore::row)
                 .list();
     }

@@ -29,9 +29,9 @@ public final class SlushQuestionReader {
     private SlushQuestionReader() {}
 
     /** A question with the constants it is answered by. */
-    public record Asked(Slush.Question question, Factors factors) {}
+    public record SlushRequest(Slush.Question question, Factors factors) {}
 
-    public static Optional<Asked> read(Fields fields, Factors factors) {
+    public static Optional<SlushRequest> read(Fields fields, Factors factors) {
         Optional<Wax> wax = wax(fields);
         Optional<Heated> mold = mold(fields);
         OptionalDouble pour = fields.quantity("pour_C", WAX_C);
@@ -51,7 +51,7 @@ public final class SlushQuestionReader {
         if (fields.hasErrors() || wax.isEmpty() || mold.isEmpty()) {
             return Optional.empty();
         }
-        return Optional.of(new Asked(
+        return Optional.of(new SlushRequest(
                 new Slush.Question(
                         wax.get(),
                         pour,

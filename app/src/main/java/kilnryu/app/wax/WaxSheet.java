@@ -78,7 +78,7 @@ public record WaxSheet(
                 .filter(a -> asked.get("area_cm2").isBlank())
                 .ifPresent(a -> asked.put("area_cm2", String.format(java.util.Locale.ROOT, "%.1f cm2", a)));
         Fields question = Fields.typed(asked, account.units());
-        Optional<SlushQuestionReader.Asked> read = SlushQuestionReader.read(question, around.factors);
+        Optional<SlushQuestionReader.SlushRequest> read = SlushQuestionReader.read(question, around.factors);
         Map<String, String> lacking = new LinkedHashMap<>();
         question.errors().forEach((path, word) -> {
             if (asked.getOrDefault(path, "").isBlank()) {

@@ -10,7 +10,6 @@ import kilnryu.app.sheet.Range;
 import kilnryu.app.web.OneLine;
 import kilnryu.app.web.Show;
 import kilnryu.core.pattern.Repair;
-import kilnryu.core.sum.Figure;
 import kilnryu.core.wax.Slush;
 
 /** What may be tapped of a wax at its bench, and what is wrong with a tap. */
@@ -59,14 +58,8 @@ final class WaxTaps {
         fields.put("where", OneLine.of(form.getOrDefault("where", "")));
         double stood = course.layers().stream().mapToDouble(s -> s).sum();
         sheet.slush().flatMap(Slush::coefficient).filter(c -> stood > 0).ifPresent(c -> {
-            double own = c.inputs().stream()
-                    .filter(f -> f.symbol().equals("own"))
-                    .mapToDouble(Figure::value)
-                    .findFirst()
-                    .orElse(1);
             double start = sheet.question().orElseThrow().start();
-            double grown = c.value() / own * c.value() / own * stood;
-            fields.put("model", String.format(Locale.ROOT, "%.4f", Math.sqrt(start * start + grown)));
+            fields.put("model", String.format(Locale.ROOT, "%.4f", Slush.byModel(c, start, stood)));
         });
         return number(read, "mm", "mm", SlushQuestionReader.WALL, fields);
     }

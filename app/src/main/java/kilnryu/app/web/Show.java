@@ -16,6 +16,8 @@ public final class Show {
     private static final DateTimeFormatter WEEKDAY_AND_CLOCK = DateTimeFormatter.ofPattern("EEE HH:mm", Locale.ENGLISH);
     private static final DateTimeFormatter DAY_AND_CLOCK =
             DateTimeFormatter.ofPattern("EEE d MMM, HH:mm", Locale.ENGLISH);
+    private static final DateTimeFormatter DAY_YEAR_AND_CLOCK =
+            DateTimeFormatter.ofPattern("EEE d MMM yyyy, HH:mm", Locale.ENGLISH);
     private static final double GRAMS_IN_POUND = Measure.POUND.to(Measure.GRAM, 1);
 
     private Show() {}
@@ -249,6 +251,11 @@ public final class Show {
 
     public static String dayAndClock(ZonedDateTime at) {
         return at.format(DAY_AND_CLOCK);
+    }
+
+    /** The same with its year, where that is another than now's: a list may go back ten years. */
+    public static String dayAndClock(ZonedDateTime at, ZonedDateTime now) {
+        return at.getYear() == now.getYear() ? dayAndClock(at) : at.format(DAY_YEAR_AND_CLOCK);
     }
 
     /** A length of time in words: "1 h 05 min", "7 min". */

@@ -31,27 +31,41 @@ public final class Watching {
 
     public SseEmitter watch(long id) {
         SseEmitter page = new SseEmitter(LONGEST_MS);
-        List<SseEmitter> all = pages.computeIfAbsent(id, f -> new CopyOnWriteArrayList<>());
-        all.add(page);
-        Runnable gone = () -> all.remove(page);
+        pages.compute(id, (f, open) -> {
+            List<SseEmitter> all = open == null ? new CopyOnWriteArrayList<>() : open;
+            all.add(page);
+            return all;
+        });
+        Runnable gone = () -> left(id, page);
         page.onCompletion(gone);
         page.onTimeout(page::complete);
         page.onError(e -> gone.run());
         return page;
     }
 
+    /** A page watches no longer. */
+    void left(long id, SseEmitter page) {
+        pages.computeIfPresent(id, (f, open) -> {
+            open.remove(page);
+            return open.isEmpty() ? null : open;
+        });
+    }
+
     /** Looks whether anything happened, and says so. */
     public void tell() {
         pages.forEach((id, all) -> {
-            if (all.isEmpty()) {
-                return;
-            }
             // what is silent has to be looked at too
             String mark = marks.apply(id) + "-" + clock.millis() / leastMs;
             if (!mark.equals(told.put(id, mark))) {
                 all.forEach(p -> send(p, mark));
             }
         });
+        told.keySet().retainAll(pages.keySet());
+    }
+
+    /** How many things are watched; nothing is remembered of those that nobody watches any more. */
+    int watched() {
+        return Math.max(pages.size(), told.size());
     }
 
     /** Lets go of all pages, so that a stop need not wait for them. */

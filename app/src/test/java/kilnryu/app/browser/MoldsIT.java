@@ -171,7 +171,7 @@ class MoldsIT extends BrowserTest {
 
         String tree = tree("Lugworm bowl");
         page.navigate(tree + "/mold");
-        page.locator("#mold_kind").selectOption("block");
+        page.locator("#mold-kind").selectOption("block");
         assertThat(page.locator("[name=inner_diameter_mm]")).isHidden();
         answered(
                 "**/mold/try",

@@ -24,7 +24,7 @@ class ShellsIT extends BrowserTest {
         page.waitForURL("**/tree?saved");
         String tree = page.url().replaceAll("/tree\\?saved$", "");
         page.navigate(tree + "/mold");
-        answered("**/mold/try", () -> page.locator("#mold_kind").selectOption("shell"));
+        answered("**/mold/try", () -> page.locator("#mold-kind").selectOption("shell"));
         assertThat(page.locator("#answer")).containsText("Proposed: Few coats");
         assertThat(page.locator(".of-flask").first()).isHidden();
         press("Save");

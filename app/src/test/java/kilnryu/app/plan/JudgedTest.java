@@ -54,7 +54,8 @@ class JudgedTest {
                         Mixes.NONE,
                         Recipes.NONE,
                         hands,
-                        id -> java.util.Optional.empty()));
+                        id -> java.util.Optional.empty(),
+                        kilnryu.app.firing.Programs.ANEW));
     }
 
     private Judged judged() {

@@ -19,7 +19,7 @@ class StageFormTest {
         }
         Fields fields = Fields.typed(typed, Units.METRIC);
         TreeReader.read(fields, Factors.HANDBOOK);
-        return new StageForm(fields, typed, true);
+        return new StageForm(fields, typed, true, Stage.TREE);
     }
 
     @Test

@@ -2,6 +2,7 @@ package kilnryu.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.ZonedDateTime;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
@@ -112,5 +113,15 @@ class ShowTest {
         Figure mass = Figure.given("mass", "on the scale", 96, Measure.GRAM, Known.MEASURED, 0);
         assertThat(new FigureView.Maker(IMPERIAL, false).of(mass).known()).isEqualTo("measured");
         assertThat(new FigureView.Maker(IMPERIAL, false).of(mass).isConverted()).isTrue();
+    }
+
+    /** A list that goes back ten years says which. */
+    @Test
+    void aDayOfAnotherYearSaysItsYear() {
+        ZonedDateTime now = ZonedDateTime.parse("2026-11-30T12:00:00Z");
+        assertThat(Show.dayAndClock(ZonedDateTime.parse("2026-01-02T08:05:00Z"), now))
+                .isEqualTo("Fri 2 Jan, 08:05");
+        assertThat(Show.dayAndClock(ZonedDateTime.parse("2017-04-26T18:39:00Z"), now))
+                .isEqualTo("Wed 26 Apr 2017, 18:39");
     }
 }

@@ -68,4 +68,17 @@ class WatchingTest {
         watching.tell();
         assertThat(asked).containsExactly(7L, 7L, 7L);
     }
+
+    /** A studio watches some thousand firings in ten years: nothing of them stays. */
+    @Test
+    void ofWhatNobodyWatchesAnyMoreNothingIsRemembered() {
+        SseEmitter page = watching.watch(7);
+        watching.watch(8);
+        watching.tell();
+        assertThat(watching.watched()).isEqualTo(2);
+        watching.left(7, page);
+        watching.tell();
+        assertThat(watching.watched()).isEqualTo(1);
+        assertThat(asked).containsExactlyInAnyOrder(7L, 8L, 8L);
+    }
 }

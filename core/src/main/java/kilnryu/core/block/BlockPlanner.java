@@ -111,14 +111,14 @@ public final class BlockPlanner {
             "our own estimate");
 
     private static final Formula PARTITION =
-            Formula.of("0.5 * 0.90 * metal / tree * 1000 * 9.81 * h / 1000 * (span / between)^2 / 1000000");
+            Formula.rule("0.5 * 0.90 * metal / tree * 1000 * 9.81 * h / 1000 * (span / between)^2 / 1000000");
     private static final Formula WALL = Formula.of("max(least, share * largest)");
     private static final Formula CYLINDER = Formula.of("pi / 4 * (max(w, b) + 2 * wall)^2 * (h + wall) / 1000");
     private static final Formula BOX = Formula.of("(w + 2 * wall) * (b + 2 * wall) * (h + wall) / 1000");
     private static final Formula WRAP = Formula.of("pi / 6 * (w + 2 * wall) * (b + 2 * wall) * (h + wall) / 1000");
     private static final Formula FINE = Formula.of("(area * t / 10 + core) * (1 + overfill / 100)");
     private static final Formula REST = Formula.of("(body - tree - core - area * t / 10) * (1 + overfill / 100)");
-    private static final Formula POWDER = Formula.of("volume / (100 / d + W) * 100");
+    private static final Formula POWDER = Formula.rule("volume / (100 / d + W) * 100");
     private static final Formula WATER = Formula.of("powder * W / 100");
     private static final Formula FREE =
             Formula.of("P1 * max(0, W1 - 0.186 * h1) / 100 + P2 * max(0, W2 - 0.186 * h2) / 100");
@@ -127,7 +127,7 @@ public final class BlockPlanner {
     private static final Formula BURNT = Formula.of("P1 * (1 - 0.062 * h1 / 100) + P2 * (1 - 0.062 * h2 / 100)");
     private static final Formula POURED = Formula.of("burnt + metal");
     private static final Formula CURE_HOURS =
-            Formula.of("base * max(1, thick / small) * (1 + max(0, RH - 50) / 100) * (1 + 0.03 * max(0, 20 - T))");
+            Formula.rule("base * max(1, thick / small) * (1 + max(0, RH - 50) / 100) * (1 + 0.03 * max(0, 20 - T))");
 
     private final Factors factors;
 

@@ -15,9 +15,9 @@ import kilnryu.core.sum.Mark;
  * @param breakEven hours of mending at which both cost the same; under 0 where casting again is cheaper than the risk alone
  */
 public record MendOrCast(Figure mend, Figure again, Figure breakEven) {
-    private static final Formula MEND = Formula.of("hours * rate + filler + risk / 100 * worth");
-    private static final Formula AGAIN = Formula.of("(cast + hours_cast * rate) / (good / 100)");
-    private static final Formula EVEN = Formula.of("(again - filler - risk / 100 * worth) / rate");
+    private static final Formula MEND = Formula.rule("hours * rate + filler + risk / 100 * worth");
+    private static final Formula AGAIN = Formula.rule("(cast + hours_cast * rate) / (good / 100)");
+    private static final Formula EVEN = Formula.rule("(again - filler - risk / 100 * worth) / rate");
     private static final double LEAST_GOOD = 5;
 
     /**

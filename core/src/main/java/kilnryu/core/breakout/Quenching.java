@@ -43,7 +43,7 @@ public record Quenching(
 
     private static final Formula COVER =
             Formula.of("(pi / 4 * wide^2 * (high + over) - pi / 4 * across^2 * high) / 1000");
-    private static final Formula RISE = Formula.of(
+    private static final Formula RISE = Formula.rule(
             "(m_metal * cp_metal * (T_metal - T_water) + m_mold * cp_mold * (T_mold - T_water)) / (m_water * 4186)");
 
     /** Seconds since the mold was full. */

@@ -7,7 +7,7 @@ import kilnryu.core.sum.Known;
 
 /** What a saw turns to chips when castings are cut off their tree: cuts x section x blade x density. */
 public final class Sawing {
-    private static final Formula CHIPS = Formula.of("cuts * section / 100 * blade / 10 * density");
+    private static final Formula CHIPS = Formula.rule("cuts * section / 100 * blade / 10 * density");
 
     private Sawing() {}
 

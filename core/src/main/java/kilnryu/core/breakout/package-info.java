@@ -3,4 +3,7 @@
  * taken out, whether the masses add up, and whether the sizes are as asked. For the caster at the wash bench, from what was
  * planned and what the pour tapped.
  */
+@NullMarked
 package kilnryu.core.breakout;
+
+import org.jspecify.annotations.NullMarked;

@@ -47,9 +47,9 @@ final class BurnoutRules {
 
     private static final Formula LEFT = Formula.of("max(0, level - (high - low) / ramp * 60)");
     private static final Formula LEFT_OF_HALF = Formula.of("max(0, level / 2 - (high - low) / ramp * 60)");
-    private static final Formula LARGER = Formula.of("usual * max(1, D / 150)^2");
+    private static final Formula LARGER = Formula.rule("usual * max(1, D / 150)^2");
     private static final Formula LONGER = Formula.of("usual * 1.3");
-    private static final Formula BY_SIZE = Formula.of("base * max(1, (D / 100)^2)");
+    private static final Formula BY_SIZE = Formula.rule("base * max(1, (D / 100)^2)");
     private static final Formula HALF = Formula.of("ramp / 2");
 
     private final BurnoutQuestion question;

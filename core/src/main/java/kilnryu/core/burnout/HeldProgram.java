@@ -9,6 +9,7 @@ import java.util.OptionalDouble;
 import kilnryu.core.kiln.FiringChecks;
 import kilnryu.core.kiln.Kiln;
 import kilnryu.core.kiln.KilnRun;
+import kilnryu.core.kiln.Watch;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.sum.Formula;
@@ -103,18 +104,27 @@ public record HeldProgram(
 
     /** @throws IllegalArgumentException for no mold or no segment */
     public static HeldProgram of(List<Segment> rough, Question question) {
+        return of(rough, question, Watch.NOBODY);
+    }
+
+    /**
+     * The same, watched.
+     *
+     * @throws IllegalArgumentException for no mold or no segment
+     */
+    public static HeldProgram of(List<Segment> rough, Question question, Watch watch) {
         if (question.load.isEmpty() || rough.isEmpty()) {
             throw new IllegalArgumentException("nothing to fire, or no program");
         }
         List<Segment> trying = rough;
-        HeldProgram tried = new Pass(trying, question).run();
+        HeldProgram tried = new Pass(trying, question, watch).run();
         for (int slower = 1; slower < TRIES && question.lengthen && tried.mismatch() > WARN_MISMATCH; slower++) {
             List<Segment> next = slower(rough, slower);
             if (next.equals(trying)) {
                 break;
             }
             trying = next;
-            HeldProgram again = new Pass(trying, question).run();
+            HeldProgram again = new Pass(trying, question, watch).run();
             if (again.mismatch() > tried.mismatch() - 0.005 && slower > 1) {
                 break;
             }
@@ -179,15 +189,16 @@ public record HeldProgram(
         private final List<Integer> never = new ArrayList<>();
         private final List<Unmet> unmet = new ArrayList<>();
 
-        Pass(List<Segment> rough, Question question) {
+        Pass(List<Segment> rough, Question question, Watch watch) {
             this(
                     rough,
                     question,
                     new KilnRun(
-                            question.load.stream().map(Fired::charge).toList(),
-                            question.kiln,
-                            question.startC,
-                            question.detail));
+                                    question.load.stream().map(Fired::charge).toList(),
+                                    question.kiln,
+                                    question.startC,
+                                    question.detail)
+                            .watched(watch));
         }
 
         Pass(List<Segment> rough, Question question, KilnRun run) {

@@ -50,13 +50,13 @@ public final class ProgramGenerator {
     private static final Formula SEGMENT = Formula.of("ramp_time + hold + rounding");
 
     private final Factors factors;
-    private final Trier trier;
+    private final ProgramSimulation trier;
 
     public ProgramGenerator(Factors factors) {
         this(factors, HeldProgram::of);
     }
 
-    public ProgramGenerator(Factors factors, Trier trier) {
+    public ProgramGenerator(Factors factors, ProgramSimulation trier) {
         this.factors = factors;
         this.trier = trier;
     }

@@ -56,7 +56,7 @@ public final class ShellFiring {
                     Mark.M,
                     "our own estimate: two patch coats at some hours each")
             .asChoice();
-    private static final Formula HOLD = Formula.of("base + each * max(0, t - 6)");
+    private static final Formula HOLD = Formula.rule("base + each * max(0, t - 6)");
 
     private static final double LEAST_TOP = 850;
     private static final double WAX_RESIDUE = 0.2;
@@ -67,13 +67,13 @@ public final class ShellFiring {
     private static final double DRY_C = 150;
 
     private final Factors factors;
-    private final Trier trier;
+    private final ProgramSimulation trier;
 
     public ShellFiring(Factors factors) {
         this(factors, HeldProgram::of);
     }
 
-    public ShellFiring(Factors factors, Trier trier) {
+    public ShellFiring(Factors factors, ProgramSimulation trier) {
         this.factors = factors;
         this.trier = trier;
     }

@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A question to the record that is answered yes, no or not known, written as it is read: {@code carry_s > carry_window_s},
@@ -89,7 +90,8 @@ public final class Condition {
     }
 
     /** One comparison. {@code against} null where {@code words} or {@code plain} is meant. */
-    private record Part(FactKey found, String op, FactKey against, double plain, Set<String> words, char by, double n) {
+    private record Part(
+            FactKey found, String op, @Nullable FactKey against, double plain, Set<String> words, char by, double n) {
 
         static Part of(String text) {
             Matcher m = PART.matcher(text);

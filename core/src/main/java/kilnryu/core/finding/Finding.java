@@ -2,6 +2,7 @@ package kilnryu.core.finding;
 
 import java.util.Optional;
 import kilnryu.core.sum.Figure;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One thing a check found.
@@ -22,7 +23,7 @@ public record Finding(
         String message,
         String reason,
         String remedy,
-        Figure figure) {
+        @Nullable Figure figure) {
     public Finding {
         if (safety && severity != Severity.STOP) {
             throw new IllegalArgumentException("only a stop can be one of safety");

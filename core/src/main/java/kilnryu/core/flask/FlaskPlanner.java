@@ -72,10 +72,10 @@ public final class FlaskPlanner {
     private static final Formula CYLINDER = Formula.of("pi / 4 * D^2 * (H + collar) / 1000");
     private static final Formula OVAL = Formula.of("pi / 4 * D * D2 * (H + collar) / 1000");
     private static final Formula FILL = Formula.of("(cylinder - tree - base) * (1 + overfill / 100)");
-    private static final Formula POWDER = Formula.of("fill / (100 / d + W) * 100");
+    private static final Formula POWDER = Formula.rule("fill / (100 / d + W) * 100");
     private static final Formula WATER = Formula.of("powder * W / 100");
     private static final Formula SLURRY = Formula.of("powder + water");
-    private static final Formula WORKING = Formula.of("at_21 * exp(rate * (21 - T)) * (W / usual)^0.7");
+    private static final Formula WORKING = Formula.rule("at_21 * exp(rate * (21 - T)) * (W / usual)^0.7");
     private static final Formula FILLED = Formula.of("powder + water + tree_density * tree");
 
     private final Factors factors;

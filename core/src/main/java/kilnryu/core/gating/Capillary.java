@@ -17,10 +17,10 @@ import kilnryu.core.sum.Mark;
  * reaches, have to be over it (handbook 2).
  */
 final class Capillary {
-    private static final Formula AGAINST = Formula.of("2 * sigma / wall");
-    private static final Formula BY_HEAD = Formula.of("0.9 * alloy_density * 9.81 * head / 1000");
+    private static final Formula AGAINST = Formula.rule("2 * sigma / wall");
+    private static final Formula BY_HEAD = Formula.rule("0.9 * alloy_density * 9.81 * head / 1000");
     private static final Formula WITH_VACUUM =
-            Formula.of("0.9 * alloy_density * 9.81 * head / 1000 + vacuum * max(0, 1 - away / reach)");
+            Formula.rule("0.9 * alloy_density * 9.81 * head / 1000 + vacuum * max(0, 1 - away / reach)");
     /** Below the tree there is still so much mold, mm. */
     private static final double BELOW = 15;
 

@@ -28,8 +28,8 @@ public record FillMargin(GatingQuestion question, OptionalDouble fill, OptionalD
                 .mapToDouble(
                         p -> Modulus.thinnest(p, ((Form.Body) p.form()).walls().orElseThrow())
                                 .value());
-        DoubleStream gates = assembly.of(Use.GATE).stream()
-                .mapToDouble(g -> plan.moduli().get(g.key()).value());
+        DoubleStream gates =
+                assembly.of(Use.GATE).stream().mapToDouble(g -> plan.modulus(g).value());
         return new FillMargin(plan.question(), fill, walls.min(), gates.min());
     }
 

@@ -30,7 +30,7 @@ record Filling(
         Optional<Figure> freezing,
         Optional<Figure> leastWall,
         Optional<GatingQuestion> inShell) {
-    private static final Formula FLOW = Formula.of("discharge * choke * sqrt(2 * 9.81 * head / 1000)");
+    private static final Formula FLOW = Formula.rule("discharge * choke * sqrt(2 * 9.81 * head / 1000)");
     private static final Formula SLOWER = Formula.of("min(flow, rate * 1000 / (0.9 * alloy_density))");
     private static final Formula POURED = Formula.of("rate * 1000 / (0.9 * alloy_density)");
     private static final Formula THIRD = Formula.of("usual / 3");
@@ -40,8 +40,8 @@ record Filling(
     private static final double BY_TONGS_KG = 15;
     private static final double NEARLY_LIQUID = 20;
     private static final Formula FILL = Formula.of("V / flow");
-    private static final Formula HEAT_CAPACITY = Formula.of("900 + 0.25 * mold");
-    private static final Formula CONDUCTIVITY = Formula.of("0.45 + 0.1 * (mold - 100) / 600");
+    private static final Formula HEAT_CAPACITY = Formula.rule("900 + 0.25 * mold");
+    private static final Formula CONDUCTIVITY = Formula.rule("0.45 + 0.1 * (mold - 100) / 600");
     private static final Formula FREEZING = Formula.of(
             "(alloy_density * 1000 * (latent * 1000 + cp * (metal - liquidus)) / (liquidus - mold))^2 * pi / (4 * k * mold_density * c)");
     private static final Formula TIME = Formula.of("B * (M / 1000)^2");

@@ -2,6 +2,7 @@ package kilnryu.core.gating;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.sum.Figure;
 
@@ -19,4 +20,9 @@ public record GatingPlan(
         Placing placing,
         Map<String, Figure> moduli,
         List<Figure> figures,
-        Findings findings) {}
+        Findings findings) {
+    /** Modulus of a member of the assembly, mm. */
+    public Figure modulus(Member member) {
+        return Objects.requireNonNull(moduli.get(member.key()), member.key());
+    }
+}

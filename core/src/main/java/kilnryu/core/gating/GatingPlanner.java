@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
@@ -64,7 +65,7 @@ public final class GatingPlanner {
     record Sight(
             GatingQuestion question, Assembly assembly, Placing placing, Map<String, Figure> moduli, Filling filling) {
         Figure modulus(Member member) {
-            return moduli.get(member.key());
+            return Objects.requireNonNull(moduli.get(member.key()), member.key());
         }
 
         Figure of(Constant constant) {

@@ -9,6 +9,7 @@ import java.util.OptionalInt;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.sum.Known;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Ways to build a tree round one kind of piece. Each gives a first proposal that obeys the rules of feeding: every
@@ -363,7 +364,7 @@ public enum Layout {
         return members;
     }
 
-    private static Member member(String key, Use use, int count, Form form, Joint joint) {
+    private static Member member(String key, Use use, int count, Form form, @Nullable Joint joint) {
         Figure none = Figure.given("volume", "volume", 0, Measure.CUBIC_CENTIMETRE, Known.ESTIMATED, 0);
         return new Member(key, use.label(), use, count, form, none, Optional.ofNullable(joint), "");
     }

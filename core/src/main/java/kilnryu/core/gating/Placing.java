@@ -64,7 +64,7 @@ public final class Placing {
             List<Single> own = assembly.parentOf(member).isEmpty()
                     ? List.of(rooted(member))
                     : placing.joined(
-                            member, placing.byKey.get(member.joint().get().to()));
+                            member, placing.of(assembly.parentOf(member).get()));
             placing.singles.addAll(own);
             placing.byKey.put(member.key(), own);
         }

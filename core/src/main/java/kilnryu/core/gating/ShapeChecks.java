@@ -23,7 +23,7 @@ final class ShapeChecks {
     private static final int MOST_COMPARED = 400;
     private static final Formula TIMES = Formula.of("thick / thin");
     private static final Formula SLENDER = Formula.of("length / diameter");
-    private static final Formula PULL = Formula.of("(wax + area * shell / 10 * 1.9) * 9.81 / 1000 / joint");
+    private static final Formula PULL = Formula.rule("(wax + area * shell / 10 * 1.9) * 9.81 / 1000 / joint");
 
     private final GatingPlanner.Sight sight;
     private final List<Finding> found;

@@ -3,4 +3,7 @@
  * and on how hot each place has been. Knows nothing of casting. For whoever wants to see the middle of a body in a kiln;
  * from its size, its material and the temperature around each face.
  */
+@NullMarked
 package kilnryu.core.heat;
+
+import org.jspecify.annotations.NullMarked;

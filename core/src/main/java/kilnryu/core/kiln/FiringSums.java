@@ -7,6 +7,7 @@ import static kilnryu.core.quantity.Measure.KILOWATT_HOUR;
 import static kilnryu.core.quantity.Measure.MINUTE;
 import static kilnryu.core.quantity.Measure.PERCENT;
 import static kilnryu.core.quantity.Measure.STEP_KELVIN;
+import static kilnryu.core.quantity.Measure.TIMES;
 import static kilnryu.core.quantity.Measure.WATT_PER_KELVIN;
 
 import java.util.ArrayList;
@@ -23,10 +24,12 @@ import kilnryu.core.sum.Mark;
  */
 public final class FiringSums {
     private static final String HANDBOOK = "handbook 8, from rated power, top temperature and one trial";
+    private static final Formula COST = Formula.rule("energy * tariff");
     private static final Formula HOTTEST = Formula.of("1.15 * top");
-    private static final Formula LOSS = Formula.of("power * 1000 / (hottest - 20)");
-    private static final Formula LINING = Formula.of("loss * trial * 60 / ln((hottest - 20) / (hottest - 700)) / 1000");
-    private static final Formula STEADY = Formula.of("loss * (700 - 20) / 1000");
+    private static final Formula LOSS = Formula.rule("power * 1000 / (hottest - 20)");
+    private static final Formula LINING =
+            Formula.rule("loss * trial * 60 / ln((hottest - 20) / (hottest - 700)) / 1000");
+    private static final Formula STEADY = Formula.rule("loss * (700 - 20) / 1000");
 
     private FiringSums() {}
 
@@ -109,5 +112,17 @@ public final class FiringSums {
                                 "lining", "kept in the lining at the end", spent.lining(), KILOWATT_HOUR, "as warmed"),
                         Figure.simulated(
                                 "molds", "into molds and their water", spent.molds(), KILOWATT_HOUR, "as taken up")));
+    }
+
+    /**
+     * What the energy of a firing costs, in the studio's money.
+     *
+     * @param tariff of a kWh
+     * @param money its sign, empty where none is said
+     */
+    public static Figure cost(Figure energy, double tariff, String money) {
+        return Figure.computed("cost", "cost of the firing" + (money.isEmpty() ? "" : ", " + money), TIMES)
+                .mark(Mark.M, "energy by the simulation")
+                .by(COST, energy, Figure.given("tariff", "a kWh costs", tariff, TIMES, Known.CHOSEN, 0));
     }
 }

@@ -85,6 +85,7 @@ public final class KilnRun {
     private double molds;
     private double time;
     private double behind;
+    private Watch watch = Watch.NOBODY;
     private double noted = Double.NEGATIVE_INFINITY;
     private double pictured = Double.NEGATIVE_INFINITY;
 
@@ -154,6 +155,7 @@ public final class KilnRun {
             heated(kiln.get(), dt, (heat() - before) / dt, asked.applyAsDouble(then));
         }
         time = then;
+        watch.at(time);
         behind = Math.max(behind, asked.applyAsDouble(then) - kilnC);
         if (time >= noted + detail.moment - 1e-9) {
             note(asked.applyAsDouble(time));
@@ -215,6 +217,12 @@ public final class KilnRun {
         if (noted < time - 1e-6) {
             note(asked);
         }
+    }
+
+    /** From now on someone looks on; a copy of this run is not watched. */
+    public KilnRun watched(Watch by) {
+        watch = by;
+        return this;
     }
 
     /** From now on another kiln: one with its door ajar, without power, or none that binds. */

@@ -3,6 +3,7 @@ package kilnryu.core.learning;
 import java.util.Arrays;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.function.Predicate;
 import org.hipparchus.distribution.continuous.TDistribution;
 
 /**
@@ -89,17 +90,18 @@ public record Learned(List<Pair> pairs, double value, OptionalDouble half) {
         return half.isPresent() && (low() > 1 || high() < 1);
     }
 
-    /** Whether a pair lies far off the others. */
-    public boolean outlier(Pair pair) {
+    /** Tells of each pair whether it lies far off the others; middle and scatter are found once for all of them. */
+    public Predicate<Pair> far() {
         if (count() < LEAST) {
-            return false;
+            return pair -> false;
         }
         double middle = median(pairs.stream().mapToDouble(Pair::ratio).toArray());
         double scatter = MAD
                 * median(pairs.stream()
                         .mapToDouble(p -> Math.abs(p.ratio() - middle))
                         .toArray());
-        return Math.abs(pair.ratio() - middle) > FAR * Math.max(scatter, 1e-3 * middle);
+        double most = FAR * Math.max(scatter, 1e-3 * middle);
+        return pair -> Math.abs(pair.ratio() - middle) > most;
     }
 
     private static double median(double[] of) {

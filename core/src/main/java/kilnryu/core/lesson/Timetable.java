@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Steps of a casting set one after another into the sessions of a class, each as soon as it may be done (need 142). Lengths are
@@ -67,8 +68,8 @@ public record Timetable(List<Placed> placed, List<Step> left, Findings findings)
         private final List<Placed> placed = new ArrayList<>();
         private final List<Finding> found = new ArrayList<>();
         private int at;
-        private ZonedDateTime free;
-        private ZonedDateTime done;
+        private @Nullable ZonedDateTime free;
+        private @Nullable ZonedDateTime done;
 
         Walk(List<Session> sessions) {
             this.sessions = sessions;
@@ -87,7 +88,7 @@ public record Timetable(List<Placed> placed, List<Step> left, Findings findings)
 
         private boolean place(Step step) {
             double rest = step.hands();
-            ZonedDateTime earliest = done == null ? null : after(done, step.least());
+            @Nullable ZonedDateTime earliest = done == null ? null : after(done, step.least());
             boolean first = true;
             for (; at < sessions.size(); at++) {
                 Session session = sessions.get(at);
@@ -158,7 +159,7 @@ public record Timetable(List<Placed> placed, List<Step> left, Findings findings)
         }
     }
 
-    private static ZonedDateTime latest(ZonedDateTime one, ZonedDateTime two, ZonedDateTime three) {
+    private static ZonedDateTime latest(ZonedDateTime one, @Nullable ZonedDateTime two, @Nullable ZonedDateTime three) {
         ZonedDateTime late = two != null && two.isAfter(one) ? two : one;
         return three != null && three.isAfter(late) ? three : late;
     }

@@ -45,9 +45,9 @@ public record Blend(
     /** Shares may miss 100 % by this much: what a kitchen scale rounds away. */
     private static final double ROUNDING = 0.05;
 
-    private static final Formula SLURRY = Formula.of("(100 + W) / (100 / d + W)");
-    private static final Formula YIELD = Formula.of("(100 / d + W) * 10");
-    private static final Formula LITRE = Formula.of("price * 1000 / yield");
+    private static final Formula SLURRY = Formula.rule("(100 + W) / (100 / d + W)");
+    private static final Formula YIELD = Formula.rule("(100 / d + W) * 10");
+    private static final Formula LITRE = Formula.rule("price * 1000 / yield");
     private static final Constant MOST_BINDER = limit("binder", "most binder before it cracks", 60, 50, 70);
     private static final Constant MOST_SAND = limit("sand", "most free sand before it is weak", 75, 65, 85);
 

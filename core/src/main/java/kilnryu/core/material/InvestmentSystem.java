@@ -7,6 +7,7 @@ import java.util.stream.Stream;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Constant;
 import kilnryu.core.sum.Mark;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Investments that fill a flask (handbook 2). Water to powder in parts per 100 by mass, true density of the powder in
@@ -36,8 +37,8 @@ public enum InvestmentSystem {
     private final double maxC;
     private final double burnoutC;
     private final double hemihydratePercent;
-    private final Constant waterPer100;
-    private final Constant density;
+    private final @Nullable Constant waterPer100;
+    private final @Nullable Constant density;
 
     InvestmentSystem(
             String key,

@@ -15,6 +15,7 @@ import kilnryu.core.finding.Findings;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.sum.Formula;
 import kilnryu.core.sum.Known;
+import org.jspecify.annotations.Nullable;
 
 /**
  * So much of each lot, and what it is after the melt (handbook 16). It is judged the same whether a program chose the masses
@@ -212,7 +213,7 @@ public record Charge(ChargeQuestion question, List<Double> grams, boolean proved
         }
     }
 
-    private void band(Element element, Bands.Band band, Figure share, List<Finding> found) {
+    private void band(Element element, Bands.Band band, @Nullable Figure share, List<Finding> found) {
         double percent = share == null ? 0 : share.value();
         if (band.holds(percent)) {
             if (share != null) {

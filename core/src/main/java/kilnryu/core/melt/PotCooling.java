@@ -1,6 +1,8 @@
 package kilnryu.core.melt;
 
+import java.util.OptionalDouble;
 import kilnryu.core.material.Alloy;
+import kilnryu.core.quantity.Solids;
 
 /**
  * Metal in a pot out of the furnace loses heat at its open face by radiation and through its wall to the air (handbook 16):
@@ -16,6 +18,11 @@ public record PotCooling(double face, double wall, boolean covered, double room)
     public static final double CLEAN = 0.4;
 
     public static final double COVERED = 0.9;
+
+    /** A pot is so many times as tall as its mouth is wide, where nothing is measured. */
+    private static final double USUAL_HEIGHT = 1.3;
+
+    private static final double USUAL_ROOM = 20;
 
     /** Wall to the air, W/(m2 K). */
     public static final double TRANSFER = 25;
@@ -85,4 +92,18 @@ public record PotCooling(double face, double wall, boolean covered, double room)
      * @param celsius it is warmed to
      */
     public record Ladle(double grams, double cp, double celsius) {}
+
+    /**
+     * By what is known of a pot.
+     *
+     * @param cubicCentimetres it holds
+     * @param mouth across, mm; else as wide as a usual pot of that size
+     * @param wall outside, cm2; else that of a cylinder of usual height with its bottom
+     */
+    public static PotCooling of(double cubicCentimetres, OptionalDouble mouth, OptionalDouble wall, boolean covered) {
+        double usual = Math.cbrt(cubicCentimetres * 4 / (Math.PI * USUAL_HEIGHT)) * 10;
+        double d = mouth.orElse(usual) / 1000;
+        double outside = wall.isPresent() ? wall.getAsDouble() / 1e4 : Math.PI * d * d * USUAL_HEIGHT + Solids.disc(d);
+        return new PotCooling(Solids.disc(d), outside, covered, USUAL_ROOM);
+    }
 }

@@ -4,4 +4,7 @@
  * furnace so that it is poured as asked. For the melter, from the alloys of {@link kilnryu.core.material} and the charge of
  * {@link kilnryu.core.tree}.
  */
+@NullMarked
 package kilnryu.core.melt;
+
+import org.jspecify.annotations.NullMarked;

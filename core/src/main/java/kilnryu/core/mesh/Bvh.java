@@ -1,6 +1,7 @@
 package kilnryu.core.mesh;
 
 import java.util.Arrays;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Boxes round groups of triangles, halved again and again along a space-filling curve (Morton order), so that a line
@@ -162,6 +163,7 @@ final class Bvh {
     }
 
     /** The place of the surface nearest to another, within {@code most}; null when there is none. */
+    @Nullable
     Vec nearest(Vec to, double most) {
         Vec best = null;
         double within = most * most;

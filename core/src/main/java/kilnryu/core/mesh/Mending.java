@@ -25,19 +25,19 @@ final class Mending {
     private final Watch watch;
     private Mesh mesh;
     private Seams seams;
-    private int[] bodyOf;
-    private boolean[] over;
+    private int[] bodyOf = {};
+    private boolean[] over = {};
     private boolean twisted;
     private int bodyCount;
 
     Mending(Mesh mesh, Watch watch) {
         this.mesh = mesh;
         this.watch = watch;
+        watch.report(Watch.Step.JOIN, 0);
+        seams = Seams.of(mesh);
     }
 
     Solid done() {
-        watch.report(Watch.Step.JOIN, 0);
-        seams = Seams.of(mesh);
         if (seams.open() > 0 && seams.open() < MOST_RIM) {
             joinNear();
         }
@@ -372,9 +372,12 @@ final class Mending {
     private static int root(Map<Integer, Integer> rim, int corner) {
         int at = corner;
         rim.putIfAbsent(at, at);
-        while (rim.get(at) != at) {
-            rim.put(at, rim.get(rim.get(at)));
-            at = rim.get(at);
+        int up = rim.getOrDefault(at, at);
+        while (up != at) {
+            int further = rim.getOrDefault(up, up);
+            rim.put(at, further);
+            at = further;
+            up = rim.getOrDefault(at, at);
         }
         return at;
     }

@@ -2,6 +2,7 @@ package kilnryu.core.mesh;
 
 import java.util.Arrays;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Triangles over shared corners. Corner coordinates are single precision, three per corner, in the unit of the file;
@@ -10,10 +11,10 @@ import java.util.Optional;
 public final class Mesh {
     private final float[] corners;
     private final int[] triangles;
-    private final MeshUnit unit;
+    private final @Nullable MeshUnit unit;
     private final int dropped;
 
-    Mesh(float[] corners, int[] triangles, MeshUnit unit, int dropped) {
+    Mesh(float[] corners, int[] triangles, @Nullable MeshUnit unit, int dropped) {
         this.corners = corners;
         this.triangles = triangles;
         this.unit = unit;

@@ -1,6 +1,7 @@
 package kilnryu.core.mesh;
 
 import java.util.Arrays;
+import org.jspecify.annotations.Nullable;
 
 /** Takes in corners and triangles as they are read; joins corners that are equal bit for bit. */
 final class MeshBuilder {
@@ -13,7 +14,7 @@ final class MeshBuilder {
     private int triangleCount;
     private int dropped;
     private int[] table = new int[1 << 14];
-    private MeshUnit unit;
+    private @Nullable MeshUnit unit;
 
     void unit(MeshUnit stated) {
         unit = stated;

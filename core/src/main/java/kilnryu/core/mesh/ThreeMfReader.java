@@ -14,6 +14,7 @@ import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
+import org.jspecify.annotations.Nullable;
 
 /**
  * 3MF: a zip package with a model in XML. Objects, components and the items to build are taken, with their places;
@@ -121,7 +122,7 @@ final class ThreeMfReader {
         factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
         try {
             XMLStreamReader xml = factory.createXMLStreamReader(new Unclosed(in));
-            Body body = null;
+            @Nullable Body body = null;
             while (xml.hasNext()) {
                 int event = xml.next();
                 if (event == XMLStreamConstants.DTD || event == XMLStreamConstants.ENTITY_REFERENCE) {
@@ -145,7 +146,7 @@ final class ThreeMfReader {
         }
     }
 
-    private Body element(XMLStreamReader xml, String path, Body body) {
+    private @Nullable Body element(XMLStreamReader xml, String path, @Nullable Body body) {
         switch (xml.getLocalName()) {
             case "model" -> unit(xml.getAttributeValue(null, "unit"));
             case "object" -> {
@@ -187,7 +188,7 @@ final class ThreeMfReader {
         return body;
     }
 
-    private static Body inside(XMLStreamReader xml, Body body) {
+    private static Body inside(XMLStreamReader xml, @Nullable Body body) {
         if (body == null) {
             throw new UnreadableMesh(line(xml) + "a " + xml.getLocalName() + " outside of any object.");
         }

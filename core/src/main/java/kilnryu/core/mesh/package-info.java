@@ -3,4 +3,7 @@
  * how thick its walls are and where gas or pattern material would stay in it, for the caster who has a file and no
  * casting yet, from STL, OBJ and 3MF streams that may be damaged or hostile.
  */
+@NullMarked
 package kilnryu.core.mesh;
+
+import org.jspecify.annotations.NullMarked;

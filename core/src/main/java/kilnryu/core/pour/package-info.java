@@ -3,4 +3,7 @@
  * cools, when each is taken out, reached and full, and what is to be done before and when it goes wrong. For the crew, from the
  * heat of {@link kilnryu.core.kiln} and the pot of {@link kilnryu.core.melt}.
  */
+@NullMarked
 package kilnryu.core.pour;
+
+import org.jspecify.annotations.NullMarked;

@@ -3,18 +3,23 @@ package kilnryu.core.quantity;
 import static tech.units.indriya.AbstractUnit.ONE;
 import static tech.units.indriya.unit.Units.CELSIUS;
 import static tech.units.indriya.unit.Units.CUBIC_METRE;
+import static tech.units.indriya.unit.Units.JOULE;
 import static tech.units.indriya.unit.Units.KELVIN;
 import static tech.units.indriya.unit.Units.KILOGRAM;
 import static tech.units.indriya.unit.Units.METRE;
 import static tech.units.indriya.unit.Units.PASCAL;
 import static tech.units.indriya.unit.Units.SECOND;
 import static tech.units.indriya.unit.Units.SQUARE_METRE;
+import static tech.units.indriya.unit.Units.WATT;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import javax.measure.Dimension;
 import javax.measure.Unit;
 import javax.measure.UnitConverter;
+import tech.units.indriya.unit.UnitDimension;
 
 /**
  * The units of the shop. Each has a kind, the symbol it is shown with, and the JSR 385 unit that converts it; the
@@ -75,25 +80,25 @@ public enum Measure {
     DEGREE(Kind.ANGLE, "°", ONE),
     TIMES(Kind.COUNT, "", ONE),
 
-    MINUTE_PER_KELVIN(Kind.COEFFICIENT, "min/K", ONE),
-    WATT_PER_M_K(Kind.COEFFICIENT, "W/(m K)", ONE),
-    WATT_PER_M2_K(Kind.COEFFICIENT, "W/(m² K)", ONE),
-    MEGAJOULE_PER_KG(Kind.COEFFICIENT, "MJ/kg", ONE),
-    KILOJOULE(Kind.COEFFICIENT, "kJ", ONE),
-    KILOJOULE_PER_KG(Kind.COEFFICIENT, "kJ/kg", ONE),
-    JOULE_PER_KG_K(Kind.COEFFICIENT, "J/(kg K)", ONE),
-    KG_PER_M3(Kind.COEFFICIENT, "kg/m³", ONE),
-    KG_PER_M2(Kind.COEFFICIENT, "kg/m²", ONE),
-    MM_PER_ROOT_SECOND(Kind.COEFFICIENT, "mm/√s", ONE),
-    SECOND_PER_M2(Kind.COEFFICIENT, "s/m²", ONE),
-    CM3_PER_SECOND(Kind.COEFFICIENT, "cm³/s", ONE),
-    KG_PER_SECOND(Kind.POUR_RATE, "kg/s", ONE),
-    POUND_PER_SECOND(Kind.POUR_RATE, "lb/s", ONE.multiply(0.45359237)),
-    KILOWATT(Kind.COEFFICIENT, "kW", ONE),
-    KILOWATT_HOUR(Kind.COEFFICIENT, "kWh", ONE),
-    WATT_PER_KELVIN(Kind.COEFFICIENT, "W/K", ONE),
-    KILOJOULE_PER_KELVIN(Kind.COEFFICIENT, "kJ/K", ONE),
-    MEGAPASCAL(Kind.COEFFICIENT, "MPa", ONE);
+    MINUTE_PER_KELVIN(Kind.COEFFICIENT, "min/K", SECOND.multiply(60).divide(KELVIN)),
+    WATT_PER_M_K(Kind.COEFFICIENT, "W/(m K)", WATT.divide(METRE).divide(KELVIN)),
+    WATT_PER_M2_K(Kind.COEFFICIENT, "W/(m² K)", WATT.divide(SQUARE_METRE).divide(KELVIN)),
+    MEGAJOULE_PER_KG(Kind.COEFFICIENT, "MJ/kg", JOULE.divide(KILOGRAM).multiply(1_000_000)),
+    KILOJOULE(Kind.COEFFICIENT, "kJ", JOULE.multiply(1000)),
+    KILOJOULE_PER_KG(Kind.COEFFICIENT, "kJ/kg", JOULE.divide(KILOGRAM).multiply(1000)),
+    JOULE_PER_KG_K(Kind.COEFFICIENT, "J/(kg K)", JOULE.divide(KILOGRAM).divide(KELVIN)),
+    KG_PER_M3(Kind.COEFFICIENT, "kg/m³", KILOGRAM.divide(CUBIC_METRE)),
+    KG_PER_M2(Kind.COEFFICIENT, "kg/m²", KILOGRAM.divide(SQUARE_METRE)),
+    MM_PER_ROOT_SECOND(Kind.COEFFICIENT, "mm/√s", METRE.divide(1000)),
+    SECOND_PER_M2(Kind.COEFFICIENT, "s/m²", SECOND.divide(SQUARE_METRE)),
+    CM3_PER_SECOND(Kind.COEFFICIENT, "cm³/s", CUBIC_METRE.divide(1_000_000).divide(SECOND)),
+    KG_PER_SECOND(Kind.POUR_RATE, "kg/s", KILOGRAM.divide(SECOND)),
+    POUND_PER_SECOND(Kind.POUR_RATE, "lb/s", KILOGRAM.divide(SECOND).multiply(0.45359237)),
+    KILOWATT(Kind.COEFFICIENT, "kW", WATT.multiply(1000)),
+    KILOWATT_HOUR(Kind.COEFFICIENT, "kWh", JOULE.multiply(3_600_000)),
+    WATT_PER_KELVIN(Kind.COEFFICIENT, "W/K", WATT.divide(KELVIN)),
+    KILOJOULE_PER_KELVIN(Kind.COEFFICIENT, "kJ/K", JOULE.multiply(1000).divide(KELVIN)),
+    MEGAPASCAL(Kind.COEFFICIENT, "MPa", PASCAL.multiply(1_000_000));
 
     private final Kind kind;
     private final String symbol;
@@ -123,10 +128,36 @@ public enum Measure {
         if (other == this) {
             return value;
         }
-        if (other.kind != kind) {
+        if (other.kind != kind || Converters.between(this, other) == null) {
             throw new IllegalArgumentException("no way from " + this + " to " + other);
         }
         return Converters.between(this, other).convert(value);
+    }
+
+    /**
+     * What it is made of: exponents of mass, length, time and temperature, in this order. Angles, shares and counts have
+     * none.
+     */
+    public double[] dimension() {
+        double[] exponents = new double[4];
+        Map<? extends Dimension, Integer> base = unit.getDimension().getBaseDimensions();
+        if (base == null) {
+            add(exponents, unit.getDimension(), 1);
+        } else {
+            base.forEach((dimension, power) -> add(exponents, dimension, power));
+        }
+        if (this == MM_PER_ROOT_SECOND) {
+            exponents[2] -= 0.5;
+        }
+        return exponents;
+    }
+
+    private static void add(double[] exponents, Dimension of, int power) {
+        List<Dimension> order =
+                List.of(UnitDimension.MASS, UnitDimension.LENGTH, UnitDimension.TIME, UnitDimension.TEMPERATURE);
+        if (order.contains(of)) {
+            exponents[order.indexOf(of)] += power;
+        }
     }
 
     static Optional<Measure> named(Kind kind, String spelling) {
@@ -144,9 +175,15 @@ public enum Measure {
         static {
             for (Measure from : values()) {
                 for (Measure to : of(from.kind)) {
-                    TABLE[from.ordinal()][to.ordinal()] = converter(from.unit, to.unit);
+                    if (from == to || from.unit.isCompatible(wild(to.unit))) {
+                        TABLE[from.ordinal()][to.ordinal()] = converter(from.unit, to.unit);
+                    }
                 }
             }
+        }
+
+        private static Unit<?> wild(Unit<?> unit) {
+            return unit;
         }
 
         @SuppressWarnings({"unchecked", "rawtypes"})

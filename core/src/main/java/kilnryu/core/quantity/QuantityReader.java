@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Reads what casters type: plain numbers with point or comma, fractions and mixed numbers ("1 3/8 in"), compound
@@ -39,7 +40,7 @@ public final class QuantityReader {
         }
         List<Term> terms = terms(PackedUnits.spread(typed), working);
         double sum = 0;
-        Measure last = null;
+        @Nullable Measure last = null;
         boolean taken = false;
         for (Term term : terms) {
             if (term.unit == null && last != null) {
@@ -53,7 +54,7 @@ public final class QuantityReader {
         if (!Double.isFinite(sum)) {
             throw new UnreadableQuantity("\"" + typed + "\" is not a number that can be used.");
         }
-        return new Typed(sum, working, terms.size() == 1 ? last : ifNone, taken, typed);
+        return new Typed(sum, working, terms.size() == 1 && last != null ? last : ifNone, taken, typed);
     }
 
     private static double inWorking(Term term, Measure in, Measure working, int terms) throws UnreadableQuantity {
@@ -163,7 +164,7 @@ public final class QuantityReader {
                 .collect(Collectors.joining(", "));
     }
 
-    private record Term(double value, Measure unit) {}
+    private record Term(double value, @Nullable Measure unit) {}
 
     /** Times typed as a clock length: 1:30 is a minute and a half, 2:05:00 two hours and five minutes. */
     private static final class ClockLength {

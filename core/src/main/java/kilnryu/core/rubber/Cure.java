@@ -16,7 +16,7 @@ import kilnryu.core.sum.Mark;
  * @param latest min after the mix by which it has to
  */
 public record Cure(Figure potLife, Figure cured, Figure earliest, Figure latest) {
-    private static final Formula QUICKER = Formula.of("at_23 * exp(ln(2) * (23 - room) / 10)");
+    private static final Formula QUICKER = Formula.rule("at_23 * exp(ln(2) * (23 - room) / 10)");
     /** A coat no longer runs after twice its pot life, and is tacky until half of its cure is over; our own figures. */
     private static final Formula EARLIEST = Formula.of("2 * pot_life");
 

@@ -34,7 +34,7 @@ public record Vulcanising(Figure minutes, List<String> unknown, Findings finding
             Mark.T,
             "handbook 27");
 
-    private static final Formula MINUTES = Formula.of("thick / 3 * each");
+    private static final Formula MINUTES = Formula.rule("thick / 3 * each");
     private static final double USUAL_C = 150;
     private static final double OFF_K = 10;
 

@@ -25,9 +25,9 @@ public record Air(double celsius, double humidity, double speed) {
 
     public static final double FITTED_TO = 99;
 
-    private static final Formula WET_BULB = Formula.of("T * atan(0.151977 * sqrt(RH + 8.313659)) + atan(T + RH)"
+    private static final Formula WET_BULB = Formula.rule("T * atan(0.151977 * sqrt(RH + 8.313659)) + atan(T + RH)"
             + " - atan(RH - 1.676331) + 0.00391838 * RH^1.5 * atan(0.023101 * RH) - 4.686035");
-    private static final Formula TRANSFER = Formula.of("6 + 10 * sqrt(v)");
+    private static final Formula TRANSFER = Formula.rule("6 + 10 * sqrt(v)");
 
     /**
      * Temperature of a wet thermometer, C, by the empirical relation of Stull (2011) in temperature and relative humidity

@@ -46,7 +46,7 @@ public record Dewax(Method method, Figure wax, Figure expected, List<Step> steps
             .asChoice();
     private static final Formula EXPECTED = Formula.of("wax * least / 100");
     private static final Formula INSIDE = Formula.of("wax - recovered");
-    private static final Formula LENGTH = Formula.of("base + each * wax / 100");
+    private static final Formula LENGTH = Formula.rule("base + each * wax / 100");
     private static final double WAX_DENSITY = 0.95;
 
     /** How the pattern is brought out; minutes to begin with and for each 100 g. */

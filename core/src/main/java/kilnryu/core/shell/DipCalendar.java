@@ -12,6 +12,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import kilnryu.core.finding.Finding;
@@ -275,7 +276,7 @@ public record DipCalendar(List<Dip> dips, Map<String, Instant> fire, Map<String,
                 s.over = true;
                 Instant fired = dry.get().plusSeconds(Math.round(s.job.finalHours * 3600));
                 fire.put(s.job.key, fired);
-                leaving.add(new Leaves(fired, hangs.get(s.job.key)));
+                leaving.add(new Leaves(fired, Objects.requireNonNull(hangs.get(s.job.key))));
             }
         }
 

@@ -44,7 +44,7 @@ public final class Drying {
 
     private static final Formula WATER = Formula.of("pickup * (1 - solids / 100)");
     private static final Formula HOURS =
-            Formula.of("tail * water * 2450000 / (transfer * (T - wet_bulb)) / 3600 * (1 + per_coat * n) * g");
+            Formula.rule("tail * water * 2450000 / (transfer * (T - wet_bulb)) / 3600 * (1 + per_coat * n) * g");
     private static final Formula DOSE = Formula.of("tail * water * (1 + per_coat * n) * g");
     private static final Formula LAST = Formula.of("max(least, 3 * last)");
 

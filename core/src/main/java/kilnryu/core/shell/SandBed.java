@@ -28,7 +28,7 @@ public record SandBed(Figure sand, double room, Findings findings) {
             Measure.GRAM_PER_CM3,
             Mark.T,
             "usual in sand work");
-    private static final Formula SAND = Formula.of("(l * w * h / 1000 - wax - shell / 1.55) * d / 1000");
+    private static final Formula SAND = Formula.rule("(l * w * h / 1000 - wax - shell / 1.55) * d / 1000");
     private static final double LEAST_ROOM = 50;
 
     public static List<Constant> constants() {

@@ -37,7 +37,7 @@ public record ShellPlan(
         Optional<Figure> lift,
         Optional<Wire> wire,
         Findings findings) {
-    private static final Formula COST = Formula.of("slurry / 1000 * p1 + stucco / 1000 * p2");
+    private static final Formula COST = Formula.rule("slurry / 1000 * p1 + stucco / 1000 * p2");
 
     /**
      * One coat on the shell as it is then.

@@ -63,8 +63,8 @@ public final class ShellPlanner {
     private static final Formula WET = Formula.of("wax + slurry * solids / 100 + stucco + last * (1 - solids / 100)");
     private static final Formula LIFT = Formula.of("fired + metal");
     private static final Formula LENGTH = Formula.of("(pi * (w + 2 * t) * h / pitch + 4 * h) / 1000");
-    private static final Formula WIRE_MASS = Formula.of("6.17 * length");
-    private static final Formula OFF = Formula.of("each * length");
+    private static final Formula WIRE_MASS = Formula.rule("6.17 * length");
+    private static final Formula OFF = Formula.rule("each * length");
 
     private final Factors factors;
 

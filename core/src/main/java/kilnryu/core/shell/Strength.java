@@ -46,7 +46,7 @@ public record Strength(
             "handbook 6, strength");
     private static final Constant WIRE = new Constant(
             "shell.wire.gain", "wire", "what wire adds to it", 1.5, 1.2, 2, Measure.SCALE, Mark.M, "our own estimate");
-    private static final Formula PRESSURE = Formula.of("0.90 * alloy_density * 9.81 * h / 1000");
+    private static final Formula PRESSURE = Formula.rule("0.90 * alloy_density * 9.81 * h / 1000");
     private static final Formula CYLINDER = Formula.of("p * r / t / 1000");
     private static final Formula SPHERE = Formula.of("p * r / (2 * t) / 1000");
     private static final Formula FLAT = Formula.of("0.5 * p * (b / t)^2 / 1000");

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Rods cut from sticks of one length with the fewest sticks. Longest first into the stick it fits most closely gives a
@@ -89,6 +90,7 @@ public record CuttingList(List<List<Double>> sticks, double stick, double kerf, 
             }
         }
 
+        @Nullable
         List<List<Double>> find() {
             return left.length > 0 && fits(0) ? sticks : null;
         }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.core.quantity.Measure;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A number that knows how it came about. Values are in the trade's working unit, which is the one its formula is right
@@ -18,11 +19,11 @@ public final class Figure {
     private final Known known;
     private final double spread;
     private final String source;
-    private final Constant constant;
-    private final Formula formula;
+    private final @Nullable Constant constant;
+    private final @Nullable Formula formula;
     private final List<Figure> inputs;
 
-    private Figure(Leaf leaf, Constant constant) {
+    private Figure(Leaf leaf, @Nullable Constant constant) {
         this.symbol = leaf.symbol;
         this.name = leaf.name;
         this.value = leaf.value;
@@ -148,7 +149,7 @@ public final class Figure {
     }
 
     double slope(int input) {
-        return formula.slope(inputs, input);
+        return formula == null ? 0 : formula.slope(inputs, input);
     }
 
     @Override
@@ -173,7 +174,7 @@ public final class Figure {
         private final Measure unit;
         private Mark mark = Mark.P;
         private String source = "";
-        private Formula formula;
+        private @Nullable Formula formula;
 
         private Computation(String symbol, String name, Measure unit) {
             this.symbol = symbol;
@@ -187,13 +188,19 @@ public final class Figure {
             return this;
         }
 
-        /** The formula evaluated on the inputs, found by their symbols. */
+        /**
+         * The formula evaluated on the inputs, found by their symbols. Where assertions are on, as in all tests, a formula that
+         * is no rule has to hold whatever the units are.
+         */
         public Figure by(Formula itsFormula, Figure... inputs) {
             return by(itsFormula, List.of(inputs));
         }
 
         public Figure by(Formula itsFormula, List<Figure> inputs) {
             formula = itsFormula;
+            assert itsFormula.isRule() || Dimensions.agree(itsFormula, inputs, unit)
+                    : "the formula " + symbol + " [" + unit.symbol() + "] = " + itsFormula.text() + " of " + inputs
+                            + " does not hold in other units; is it a rule?";
             return new Figure(this, itsFormula.value(inputs), inputs);
         }
 

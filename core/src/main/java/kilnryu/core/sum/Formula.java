@@ -13,7 +13,7 @@ import kilnryu.core.quantity.Measure;
  */
 public final class Formula {
     /** Adds up all inputs. */
-    static final Formula TOTAL = new Formula(List.of(), new Node.Total());
+    static final Formula TOTAL = new Formula(List.of(), new Node.Total(), false);
 
     private static final int SHOWN_TERMS = 12;
     private static final int MOST_DIGITS = 12;
@@ -23,7 +23,10 @@ public final class Formula {
     private final String text;
     private final Node root;
 
-    private Formula(List<String> tokens, Node root) {
+    private final boolean rule;
+
+    private Formula(List<String> tokens, Node root, boolean rule) {
+        this.rule = rule;
         this.tokens = tokens;
         this.text = tokens.isEmpty() ? "sum of the parts" : print(tokens, Map.of());
         this.root = root;
@@ -31,7 +34,22 @@ public final class Formula {
 
     /** @throws IllegalArgumentException when the text is not an expression */
     public static Formula of(String text) {
-        return new Formula(FormulaParser.tokens(text), FormulaParser.parse(text));
+        return new Formula(FormulaParser.tokens(text), FormulaParser.parse(text), false);
+    }
+
+    /**
+     * A rule of the trade or a relation found by trial: it holds in the units of its figures alone, because a number in it
+     * carries a unit, or because it reckons in degrees over a mark of the thermometer.
+     *
+     * @throws IllegalArgumentException when the text is not an expression
+     */
+    public static Formula rule(String text) {
+        return new Formula(FormulaParser.tokens(text), FormulaParser.parse(text), true);
+    }
+
+    /** Whether it holds in its own units alone. */
+    boolean isRule() {
+        return rule;
     }
 
     /** The formula in print: × and ÷, blanks for underscores. */

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 
 /**
  * How uncertain a figure is and which inputs make it so: first-order propagation over the whole tree of its inputs,
@@ -41,7 +42,10 @@ public record Spread(double deviation, List<Share> shares) {
         for (int i = order.size() - 1; i >= 0; i--) {
             Figure node = order.get(i);
             for (int input = 0; input < node.inputs().size(); input++) {
-                slopes.merge(node.inputs().get(input), slopes.get(node) * node.slope(input), Double::sum);
+                slopes.merge(
+                        node.inputs().get(input),
+                        Objects.requireNonNull(slopes.get(node)) * node.slope(input),
+                        Double::sum);
             }
         }
         return slopes;

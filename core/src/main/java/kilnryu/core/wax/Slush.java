@@ -136,6 +136,22 @@ public record Slush(Optional<Figure> coefficient, List<Layer> layers, Optional<F
                 new Findings(found));
     }
 
+    /**
+     * The wall by the model alone, without what the studio has learned of it, mm.
+     *
+     * @param start wall that was there before, mm
+     * @param seconds all pours have stood
+     */
+    public static double byModel(Figure coefficient, double start, double seconds) {
+        double own = coefficient.inputs().stream()
+                .filter(f -> f.symbol().equals("own"))
+                .mapToDouble(Figure::value)
+                .findFirst()
+                .orElse(1);
+        double model = coefficient.value() / own;
+        return Math.sqrt(start * start + model * model * seconds);
+    }
+
     /** Wall after a time in one pour, mm. */
     public double wall(double seconds) {
         return coefficient.map(c -> c.value() * Math.sqrt(seconds)).orElse(0.0);

@@ -555,7 +555,7 @@ class BurnoutLimitsTest {
                 segment(Stage.DRY_OUT, 150, 150, 120, Until.DRY),
                 segment(Stage.CARBON, 150, 370, 60, Until.CHARS),
                 segment(Stage.BURN_OUT, 150, 730, 120, Until.BURNT));
-        Trail trail = new Trail();
+        ResumableSimulation trail = new ResumableSimulation();
         same(trail.tried(base, asked), HeldProgram.of(base, asked));
         int[][] changes = {{0, 121}, {0, 60}, {0, 300}, {1, 61}, {1, 0}, {1, 200}, {2, 60}, {2, 121}, {0, 120}};
         List<Segment> now = base;

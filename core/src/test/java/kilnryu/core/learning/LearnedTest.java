@@ -55,8 +55,8 @@ class LearnedTest {
         Learned.Pair odd = pair(100, 140);
         pairs.add(odd);
         Learned l = Learned.of(pairs);
-        assertThat(l.outlier(odd)).isTrue();
-        assertThat(pairs.stream().filter(l::outlier)).containsExactly(odd);
+        assertThat(l.far().test(odd)).isTrue();
+        assertThat(pairs.stream().filter(l.far())).containsExactly(odd);
         assertThat(l.count()).isEqualTo(6);
         // (101 + 102 + 101.5 + 100.5 + 101.2 + 140) / 600
         assertThat(l.value()).isEqualTo(646.2 / 600, within(1e-12));
@@ -148,12 +148,12 @@ class LearnedTest {
         Learned.Pair far = pair(100, 108.4);
         List<Learned.Pair> with = new ArrayList<>(usual);
         with.add(near);
-        assertThat(Learned.of(with).outlier(near)).isFalse();
+        assertThat(Learned.of(with).far().test(near)).isFalse();
         with.set(5, far);
-        assertThat(Learned.of(with).outlier(far)).isTrue();
-        assertThat(usual.stream().noneMatch(Learned.of(usual)::outlier)).isTrue();
+        assertThat(Learned.of(with).far().test(far)).isTrue();
+        assertThat(usual.stream().noneMatch(Learned.of(usual).far())).isTrue();
         // under five nothing is called far off
         List<Learned.Pair> four = List.of(pair(100, 100), pair(100, 100), pair(100, 100), pair(100, 190));
-        assertThat(Learned.of(four).outlier(four.get(3))).isFalse();
+        assertThat(Learned.of(four).far().test(four.get(3))).isFalse();
     }
 }

@@ -38,20 +38,20 @@ class FigureTest {
                 "a * b_2|35"
             })
     void evaluatesWhatItShows(String text, double expected) {
-        Figure figure = Figure.computed("x", "x", GRAM).by(Formula.of(text), given("a", 5, 0), given("b_2", 7, 0));
+        Figure figure = Figure.computed("x", "x", GRAM).by(Formula.rule(text), given("a", 5, 0), given("b_2", 7, 0));
         assertThat(figure.value()).isCloseTo(expected, within(1e-12));
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"2 +", "(2", "2 $ 3", "2 3", "max(2", ")"})
     void refusesWhatIsNoFormula(String text) {
-        assertThatThrownBy(() -> Formula.of(text)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> Formula.rule(text)).isInstanceOf(IllegalArgumentException.class);
     }
 
     @Test
     void showsFormulaValuesAndUnits() {
         Figure volume = Figure.computed("volume", "volume", CUBIC_CENTIMETRE)
-                .by(Formula.of("mass / density"), given("mass", 22.7, 0), Factors.HANDBOOK.of(DENSITY));
+                .by(Formula.rule("mass / density"), given("mass", 22.7, 0), Factors.HANDBOOK.of(DENSITY));
         assertThat(volume.formula()).isEqualTo("mass ÷ density");
         assertThat(volume.substituted()).isEqualTo("22.7 g ÷ 0.96 g/cm³");
         assertThat(volume.value()).isCloseTo(23.645833333, within(1e-9));
@@ -59,7 +59,7 @@ class FigureTest {
 
     @Test
     void formulaWithoutItsInputIsAnError() {
-        assertThatThrownBy(() -> Figure.computed("x", "x", GRAM).by(Formula.of("a + b"), given("a", 1, 0)))
+        assertThatThrownBy(() -> Figure.computed("x", "x", GRAM).by(Formula.rule("a + b"), given("a", 1, 0)))
                 .hasMessageContaining("b");
     }
 
@@ -77,7 +77,7 @@ class FigureTest {
     void spreadOfAQuotientAddsRelativeVariances() {
         // 50 g +- 1 g over 0.96 +- 0.02: relative 2 % and 2.0833 %, together 2.888 %, of 52.083 cm3: 1.504 cm3
         Figure volume = Figure.computed("volume", "volume", CUBIC_CENTIMETRE)
-                .by(Formula.of("mass / density"), given("mass", 50, 1), Factors.HANDBOOK.of(DENSITY));
+                .by(Formula.rule("mass / density"), given("mass", 50, 1), Factors.HANDBOOK.of(DENSITY));
         Spread spread = Spread.of(volume);
         assertThat(spread.deviation()).isCloseTo(1.504, within(0.001));
         assertThat(spread.shares().get(0).input().symbol()).isEqualTo("density");
@@ -93,8 +93,8 @@ class FigureTest {
     @Test
     void anInputUsedTwiceCountsOnce() {
         Figure mass = given("mass", 10, 1);
-        Figure twice = Figure.computed("t", "t", GRAM).by(Formula.of("mass + mass"), mass);
-        Figure again = Figure.computed("u", "u", GRAM).by(Formula.of("t - mass"), twice, mass);
+        Figure twice = Figure.computed("t", "t", GRAM).by(Formula.rule("mass + mass"), mass);
+        Figure again = Figure.computed("u", "u", GRAM).by(Formula.rule("t - mass"), twice, mass);
         assertThat(Spread.of(again).deviation()).isCloseTo(1, within(1e-6));
     }
 

@@ -19,7 +19,7 @@ class PrintedTest {
     }
 
     private static Figure sum(String formula, Figure... inputs) {
-        return Figure.computed("x", "what follows", Measure.GRAM).by(Formula.of(formula), inputs);
+        return Figure.computed("x", "what follows", Measure.GRAM).by(Formula.rule(formula), inputs);
     }
 
     @ParameterizedTest
@@ -120,7 +120,7 @@ class PrintedTest {
     @ParameterizedTest
     @ValueSource(strings = {"", "a +", "(a", "a)", "* a", "max(a", "a b", "2 ^"})
     void whatIsNoFormulaIsRefused(String text) {
-        assertThatThrownBy(() -> Formula.of(text)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> Formula.rule(text)).isInstanceOf(IllegalArgumentException.class);
     }
 
     @Test

@@ -1,0 +1,38 @@
+package kilnryu.app.kiln;
+
+import static kilnryu.app.sheet.Declared.Page.PROGRAM;
+import static kilnryu.app.sheet.Declared.quantity;
+import static kilnryu.app.sheet.Declared.text;
+
+import kilnryu.app.sheet.Declared.Quantity;
+import kilnryu.app.sheet.Declared.Text;
+import kilnryu.app.sheet.FieldList;
+import kilnryu.app.sheet.Range;
+import kilnryu.core.quantity.Measure;
+
+/** The lines of a program, as they are typed for a load or for an own program, and as the API asks for them. */
+public final class ProgramFields {
+    private static final Range SLOPE = new Range(Measure.KELVIN_PER_HOUR, 0.1, 100_000);
+    private static final Range HELD = new Range(Measure.MINUTE, 0, 20_160);
+
+    static final Quantity TARGET = quantity("program[].target_C", Range.PROGRAM, "temperature", "540 °C", PROGRAM)
+            .needed();
+
+    /** As it is typed: a number, or a word for as fast as the kiln can. */
+    static final Text RATE_SAID = text("program[].rate", 30, "ramp", "150 K/h", PROGRAM);
+
+    static final Quantity RATE_TYPED = quantity("program[].rate", SLOPE, "ramp", "150 K/h", PROGRAM);
+    static final Quantity HOLD = quantity("program[].hold_min", HELD, "hold", "1:30", PROGRAM);
+
+    static final Quantity RATE = quantity("program[].rate_K_h", SLOPE, "", "").needed();
+    static final Text STAGE = text("program[].stage", 80, "", "").told("as /program says it; not needed");
+    static final Text LIMITED_BY = text("program[].limited_by", 400, "", "").told("as /program says it; not needed");
+
+    /** As they are typed. */
+    public static final FieldList TYPED = FieldList.of(RATE_SAID, TARGET, HOLD);
+
+    /** As the API asks for them. */
+    static final FieldList QUESTION = FieldList.of(RATE, TARGET, HOLD, STAGE, LIMITED_BY);
+
+    private ProgramFields() {}
+}
