@@ -21,6 +21,7 @@ if (main) {
       const answer = await fetch(address(), { headers: { "X-Requested-With": "live" }, cache: "no-store" });
       if (answer.redirected || !answer.ok) throw new Error("gone");
       const html = await answer.text();
+      await globalThis.fingerUp();
       lost.hidden = true;
       const next = new DOMParser().parseFromString(html, "text/html").querySelector("[data-version]")?.dataset.version;
       if (always || next !== version) {

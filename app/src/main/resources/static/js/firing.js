@@ -421,13 +421,16 @@ if (live?.dataset.events) {
   const fetchNow = async () => {
     if (busy) { wanted = true; return; }
     busy = true;
-    const open = [...live.querySelectorAll("details[open]")].map((d) => d.dataset.key);
     try {
       const answer = await fetch(live.dataset.now, { headers: { "X-Requested-With": "live" } });
       if (answer.redirected || !answer.ok) throw new Error("gone");
+      const html = await answer.text();
+      await globalThis.fingerUp();
+      const open = [...live.querySelectorAll("details[open]")].map((d) => d.dataset.key);
       const inside = document.activeElement?.closest?.("#live");
-      if (!inside || document.activeElement.tagName === "BODY") live.innerHTML = await answer.text();
-      else { const id = document.activeElement.id; live.innerHTML = await answer.text(); if (id) document.getElementById(id)?.focus(); }
+      const focus = inside && document.activeElement.tagName !== "BODY" ? document.activeElement.id : null;
+      live.innerHTML = html;
+      if (focus) document.getElementById(focus)?.focus();
       for (const d of live.querySelectorAll("details")) if (open.includes(d.dataset.key)) d.open = true;
       document.getElementById("lost").hidden = true;
       document.dispatchEvent(new CustomEvent("kiln:fresh"));

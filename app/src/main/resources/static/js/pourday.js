@@ -15,6 +15,7 @@ if (day) {
       const answer = await fetch(day.dataset.now, { headers: { "X-Requested-With": "live" }, cache: "no-store" });
       if (answer.redirected || !answer.ok) throw new Error("gone");
       const html = await answer.text();
+      await globalThis.fingerUp();
       lost.hidden = true;
       // only what changed is put in again: a finger on its way to a button finds it
       const same = (text) => text.replace(/data-server="\d+"|data-left="-?\d+"|data-share="\d+"|\d\d:\d\d:\d\d/g, "");
