@@ -2,24 +2,32 @@ package kilnryu.app.blend;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
 import kilnryu.app.account.Account;
+import kilnryu.app.sheet.SettingsStore;
 import kilnryu.app.sheet.ThingStore;
-import kilnryu.app.web.InRequest;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
 /** The studio's blends and their trials. */
 @Repository
 public class BlendStore extends ThingStore<BlendStore.Row> {
-    BlendStore(JdbcClient jdbc, Clock clock) {
+    private final SettingsStore settings;
+
+    BlendStore(JdbcClient jdbc, Clock clock, SettingsStore settings) {
         super(jdbc, clock, "blend");
+        this.settings = settings;
     }
 
     /** A blend as saved. */
-    public record Row(long id, String name, Map<String, String> fields, int version, boolean archived) {}
+    public record Row(long id, String name, Map<String, String> fields, int version, boolean archived) {
+        public Row {
+            fields = Collections.unmodifiableMap(fields);
+        }
+    }
 
     /** A trial of a blend as it was then. */
     public record Trial(
@@ -32,10 +40,10 @@ public class BlendStore extends ThingStore<BlendStore.Row> {
 
     /** What blocks of a studio can be made of. */
     public Mixes mixes(long studio, kilnryu.core.sum.Factors factors) {
-        List<Row> rows = InRequest.once("blends " + studio, () -> withArchived(studio));
+        List<Row> rows = settings.of(studio, "blends", () -> List.copyOf(withArchived(studio)));
         return Mixes.of(
                 rows,
-                rows.isEmpty() ? List.of() : InRequest.once("trials " + studio, () -> trials(studio, 0)),
+                rows.isEmpty() ? List.of() : settings.of(studio, "trials", () -> List.copyOf(trials(studio, 0))),
                 factors);
     }
 

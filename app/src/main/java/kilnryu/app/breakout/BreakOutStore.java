@@ -18,6 +18,7 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.stream.Collectors;
 import kilnryu.app.account.Account;
+import kilnryu.app.web.InRequest;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.core.type.TypeReference;
@@ -85,11 +86,13 @@ class BreakOutStore {
     }
 
     Optional<Row> of(long studio, long tree) {
-        return jdbc.sql("select * from break_out where studio_id = :studio and tree_id = :tree")
-                .param("studio", studio)
-                .param("tree", tree)
-                .query((rs, n) -> row(rs))
-                .optional();
+        return InRequest.once(
+                "break-out " + studio + " " + tree,
+                () -> jdbc.sql("select * from break_out where studio_id = :studio and tree_id = :tree")
+                        .param("studio", studio)
+                        .param("tree", tree)
+                        .query((rs, n) -> row(rs))
+                        .optional());
     }
 
     /** Of several trees in one question, by the tree. */
@@ -175,6 +178,10 @@ class BreakOutStore {
     record Stand(boolean poured, boolean opened, int castings, int good, int scrap, int unseen) {}
 
     Stand stand(long tree) {
+        return InRequest.once("stand " + tree, () -> standing(tree));
+    }
+
+    private Stand standing(long tree) {
         return jdbc.sql("""
                         select exists (select 1 from pour_event e where e.tree_id = :tree and e.kind in ('full', 'short', 'leaked'))
                                  as poured,
@@ -485,6 +492,10 @@ class BreakOutStore {
     record TakenOut(String how, Double button, boolean early, Instant at, String by) {}
 
     Optional<TakenOut> takenOut(long tree) {
+        return InRequest.once("taken out " + tree, () -> out(tree));
+    }
+
+    private Optional<TakenOut> out(long tree) {
         return jdbc.sql("""
                         select o.*, a.shown_name from taken_out o join account a on a.id = o.account_id where o.tree_id = :tree
                         """)

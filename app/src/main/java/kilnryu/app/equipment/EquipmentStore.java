@@ -1,8 +1,9 @@
 package kilnryu.app.equipment;
 
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import kilnryu.app.web.InRequest;
+import kilnryu.app.sheet.SettingsStore;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.core.type.TypeReference;
@@ -14,18 +15,25 @@ public class EquipmentStore {
     private static final TypeReference<LinkedHashMap<String, String>> TEXTS = new TypeReference<>() {};
 
     private final JdbcClient jdbc;
+    private final SettingsStore settings;
     private final JsonMapper json = JsonMapper.builder().build();
 
-    EquipmentStore(JdbcClient jdbc) {
+    EquipmentStore(JdbcClient jdbc, SettingsStore settings) {
+        this.settings = settings;
         this.jdbc = jdbc;
     }
 
     /** As saved; version 0 with nothing typed when it never was. */
-    public record Sheet(Map<String, String> fields, int version) {}
+    public record Sheet(Map<String, String> fields, int version) {
+        public Sheet {
+            fields = Collections.unmodifiableMap(fields);
+        }
+    }
 
     public Sheet of(long studio) {
-        return InRequest.once(
-                "equipment " + studio,
+        return settings.of(
+                studio,
+                "equipment",
                 () -> jdbc.sql("select fields, version from equipment where studio_id = :studio")
                         .param("studio", studio)
                         .query((rs, n) ->

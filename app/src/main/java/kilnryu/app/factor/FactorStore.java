@@ -8,7 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
-import kilnryu.app.web.InRequest;
+import kilnryu.app.sheet.SettingsStore;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Replacement;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -19,8 +19,10 @@ import org.springframework.transaction.annotation.Transactional;
 public class FactorStore {
     private final JdbcClient jdbc;
     private final Clock clock;
+    private final SettingsStore settings;
 
-    FactorStore(JdbcClient jdbc, Clock clock) {
+    FactorStore(JdbcClient jdbc, Clock clock, SettingsStore settings) {
+        this.settings = settings;
         this.jdbc = jdbc;
         this.clock = clock;
     }
@@ -29,8 +31,9 @@ public class FactorStore {
     record Row(String key, double value, String reason, String by, Instant learned) {}
 
     List<Row> rows(long studio) {
-        return InRequest.once(
-                "factors " + studio,
+        return settings.of(
+                studio,
+                "factors",
                 () -> jdbc.sql("""
                         select f.key, f.value, f.reason, a.shown_name, f.learned_at
                           from studio_factor f join account a on a.id = f.account_id

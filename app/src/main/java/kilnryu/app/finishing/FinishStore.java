@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import kilnryu.app.account.Account;
+import kilnryu.app.web.InRequest;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.core.type.TypeReference;
@@ -54,10 +55,15 @@ class FinishStore {
     }
 
     List<Work> of(long tree) {
-        return jdbc.sql("""
+        return InRequest.once(
+                "work " + tree,
+                () -> jdbc.sql("""
                         select w.*, a.shown_name from finish_work w join account a on a.id = w.account_id
                          where w.tree_id = :tree and not w.removed order by w.at, w.id
-                        """).param("tree", tree).query((rs, n) -> work(rs)).list();
+                        """)
+                        .param("tree", tree)
+                        .query((rs, n) -> work(rs))
+                        .list());
     }
 
     /** @param hours null to let a clock run from now */
@@ -155,6 +161,10 @@ class FinishStore {
     record Casting(int number, String name, String verdict, Double grams) {}
 
     List<Casting> castings(long tree) {
+        return InRequest.once("castings " + tree, () -> cast(tree));
+    }
+
+    private List<Casting> cast(long tree) {
         return jdbc.sql("""
                         select c.number, c.name, c.verdict, c.grams from casting c join break_out b on b.id = c.break_out_id
                          where b.tree_id = :tree order by c.number
@@ -214,6 +224,10 @@ class FinishStore {
     record Sign(long id, String stage, String name, String note, Long photo, Instant at) {}
 
     List<Sign> signs(long tree) {
+        return InRequest.once("signs " + tree, () -> signed(tree));
+    }
+
+    private List<Sign> signed(long tree) {
         return jdbc.sql("select * from sign_off where tree_id = :tree order by at, id")
                 .param("tree", tree)
                 .query((rs, n) -> new Sign(

@@ -20,6 +20,7 @@ import java.util.stream.Collectors;
 import kilnryu.app.mixing.MixSteps.Step;
 import kilnryu.app.record.Records;
 import kilnryu.app.record.WorkRecord;
+import kilnryu.app.web.InRequest;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -79,7 +80,7 @@ class MixStore {
     }
 
     Optional<Mix> last(long tree) {
-        return find(OF_TREE + " order by started_at desc limit 1", tree);
+        return InRequest.once("last mixing " + tree, () -> find(OF_TREE + " order by started_at desc limit 1", tree));
     }
 
     private Optional<Mix> find(String where, long id) {

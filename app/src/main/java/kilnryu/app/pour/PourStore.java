@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import kilnryu.app.account.Account;
+import kilnryu.app.web.InRequest;
 import kilnryu.app.web.ListPage;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -110,23 +111,20 @@ class PourStore {
 
     /** The pour a tree is in: one that runs or is planned before one that has ended. */
     Optional<Row> of(long studio, long tree) {
-        return jdbc.sql("""
-                        select p.* from pour p join pour_mold m on m.pour_id = p.id and m.tree_id = :tree
-                         where p.studio_id = :studio and p.state <> 'archived'
-                         order by p.state = 'done', p.created_at desc limit 1
-                        """)
-                .param("studio", studio)
-                .param("tree", tree)
-                .query((rs, n) -> row(rs))
-                .optional();
+        return of(tree).filter(p -> p.studio() == studio);
     }
 
     /** The same, of a tree that is known to be the studio's. */
     Optional<Row> of(long tree) {
-        return jdbc.sql("""
+        return InRequest.once(
+                "pour of tree " + tree,
+                () -> jdbc.sql("""
                         select p.* from pour p join pour_mold m on m.pour_id = p.id and m.tree_id = :tree
                          where p.state <> 'archived' order by p.state = 'done', p.created_at desc limit 1
-                        """).param("tree", tree).query((rs, n) -> row(rs)).optional();
+                        """)
+                        .param("tree", tree)
+                        .query((rs, n) -> row(rs))
+                        .optional());
     }
 
     /** The last pour that was begun of this name, or in which a tree of this name was poured. */

@@ -18,6 +18,7 @@ import java.util.UUID;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import kilnryu.app.account.Account;
+import kilnryu.app.web.InRequest;
 import kilnryu.app.web.OneLine;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.transaction.annotation.Transactional;
@@ -98,25 +99,26 @@ public class TappedStore {
 
     /** Those whose sheet names another in one of its columns, such as all molds of a piece. */
     public List<Row> by(long studio, String column, long other) {
-        if (!refers.containsKey(column)) {
-            throw new IllegalArgumentException(column);
-        }
-        return jdbc.sql("select * from " + table + " where studio_id = :studio and not archived and " + column
-                        + " = :other order by id limit 200")
-                .param("studio", studio)
-                .param("other", other)
-                .query((rs, n) -> row(rs))
-                .list();
+        return by("studio_id = :of", studio, column, other);
     }
 
     /** The same in the studio of a tree. */
     public List<Row> inStudioOf(long tree, String column, long other) {
-        return jdbc.sql("select studio_id from tree where id = :tree")
-                .param("tree", tree)
-                .query(Long.class)
-                .optional()
-                .map(studio -> by(studio, column, other))
-                .orElse(List.of());
+        return InRequest.once(
+                table + " " + column + " " + other + " beside tree " + tree,
+                () -> by("studio_id = (select studio_id from tree where id = :of)", tree, column, other));
+    }
+
+    private List<Row> by(String where, long of, String column, long other) {
+        if (!refers.containsKey(column)) {
+            throw new IllegalArgumentException(column);
+        }
+        return jdbc.sql("select * from " + table + " where " + where + " and not archived and " + column
+                        + " = :other order by id limit 200")
+                .param("of", of)
+                .param("other", other)
+                .query((rs, n) -> row(rs))
+                .list();
     }
 
     /** @return its number; empty when someone else saved in between */

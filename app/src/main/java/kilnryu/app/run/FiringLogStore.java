@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.DoubleConsumer;
 import kilnryu.app.logger.KilnLog;
+import kilnryu.app.web.InRequest;
 import kilnryu.core.burnout.Progress.Sample;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -182,10 +183,12 @@ public class FiringLogStore {
 
     /** When the last reading was; empty where there is none. */
     OptionalDouble lastSecond(long id) {
-        List<Double> last = jdbc.sql("""
+        List<Double> last = InRequest.once(
+                "last second " + id,
+                () -> jdbc.sql("""
                         select last_second from firing_minute where firing_id = :id
                          order by source desc, minute desc limit 1
-                        """).param("id", id).query(Double.class).list();
+                        """).param("id", id).query(Double.class).list());
         return last.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(last.get(0));
     }
 

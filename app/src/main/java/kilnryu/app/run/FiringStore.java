@@ -15,6 +15,7 @@ import kilnryu.app.account.Account;
 import kilnryu.app.record.Records;
 import kilnryu.app.record.WorkRecord;
 import kilnryu.app.tree.TreeStore;
+import kilnryu.app.web.InRequest;
 import kilnryu.app.web.ListPage;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -182,16 +183,18 @@ public class FiringStore {
 
     /** The firing a tree stands in: the one that runs, else the one that is planned, else the last that has ended. */
     Optional<Row> lastOf(long studio, long tree) {
-        return jdbc.sql("""
+        return InRequest.once(
+                "last firing " + studio + " " + tree,
+                () -> jdbc.sql("""
                         select f.* from firing f join firing_mold m on m.firing_id = f.id and m.tree_id = :tree
                          where f.studio_id = :studio and f.archived_at is null
                          order by case f.state when 'running' then 0 when 'planned' then 1 else 2 end,
                                   coalesce(f.ended_at, f.updated_at) desc, f.id desc limit 1
                         """)
-                .param("studio", studio)
-                .param("tree", tree)
-                .query((rs, n) -> row(rs))
-                .optional();
+                        .param("studio", studio)
+                        .param("tree", tree)
+                        .query((rs, n) -> row(rs))
+                        .optional());
     }
 
     private Row row(ResultSet rs) throws SQLException {

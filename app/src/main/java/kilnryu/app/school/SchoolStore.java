@@ -7,7 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import kilnryu.app.account.Account;
-import kilnryu.app.web.InRequest;
+import kilnryu.app.sheet.SettingsStore;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -21,6 +21,7 @@ public class SchoolStore {
 
     private final JdbcClient jdbc;
     private final Clock clock;
+    private final SettingsStore settings;
     private final JsonMapper json = JsonMapper.builder().build();
     private final RowMapper<OwnSchool> school = (rs, n) -> new OwnSchool(
             rs.getLong("id"),
@@ -31,14 +32,16 @@ public class SchoolStore {
             rs.getInt("version"),
             rs.getObject("archived_at") != null);
 
-    SchoolStore(JdbcClient jdbc, Clock clock) {
+    SchoolStore(JdbcClient jdbc, Clock clock, SettingsStore settings) {
+        this.settings = settings;
         this.jdbc = jdbc;
         this.clock = clock;
     }
 
     public Schools of(long studio) {
-        return InRequest.once(
-                "schools " + studio,
+        return settings.of(
+                studio,
+                "schools",
                 () -> new Schools(
                         jdbc.sql("select * from school where studio_id = :studio order by craft, lower(name), id")
                                 .param("studio", studio)

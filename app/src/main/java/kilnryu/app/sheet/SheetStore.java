@@ -10,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import kilnryu.app.web.InRequest;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.core.type.TypeReference;
@@ -61,13 +62,16 @@ public class SheetStore {
     }
 
     public Map<String, Sheet> all(long tree) {
-        Map<String, Sheet> sheets = new LinkedHashMap<>();
-        jdbc.sql("select stage, fields, version from sheet where tree_id = :tree")
-                .param("tree", tree)
-                .query(rs -> {
-                    sheets.put(rs.getString("stage"), new Sheet(read(rs.getString("fields")), rs.getInt("version")));
-                });
-        return sheets;
+        return InRequest.once("sheets " + tree, () -> {
+            Map<String, Sheet> sheets = new LinkedHashMap<>();
+            jdbc.sql("select stage, fields, version from sheet where tree_id = :tree")
+                    .param("tree", tree)
+                    .query(rs -> {
+                        sheets.put(
+                                rs.getString("stage"), new Sheet(read(rs.getString("fields")), rs.getInt("version")));
+                    });
+            return sheets;
+        });
     }
 
     /** Of some trees in one question; a tree of which nothing was saved is left out. */

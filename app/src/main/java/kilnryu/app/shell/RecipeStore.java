@@ -4,7 +4,7 @@ import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.Optional;
-import kilnryu.app.web.InRequest;
+import kilnryu.app.sheet.SettingsStore;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -14,6 +14,7 @@ import org.springframework.stereotype.Repository;
 public class RecipeStore {
     private final JdbcClient jdbc;
     private final Clock clock;
+    private final SettingsStore settings;
     private final RowMapper<Recipes.Own> row = (rs, n) -> new Recipes.Own(
             rs.getLong("id"),
             rs.getString("name"),
@@ -22,14 +23,16 @@ public class RecipeStore {
             rs.getInt("version"),
             rs.getObject("archived_at") != null);
 
-    RecipeStore(JdbcClient jdbc, Clock clock) {
+    RecipeStore(JdbcClient jdbc, Clock clock, SettingsStore settings) {
+        this.settings = settings;
         this.jdbc = jdbc;
         this.clock = clock;
     }
 
     public Recipes of(long studio) {
-        return InRequest.once(
-                "recipes " + studio,
+        return settings.of(
+                studio,
+                "recipes",
                 () -> new Recipes(
                         jdbc.sql("select * from shell_recipe where studio_id = :studio order by lower(name), id")
                                 .param("studio", studio)

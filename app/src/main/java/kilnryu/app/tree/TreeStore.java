@@ -21,6 +21,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import kilnryu.app.web.InRequest;
 import kilnryu.app.web.ListPage;
 import kilnryu.core.sum.Replacement;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -32,6 +33,8 @@ import tools.jackson.databind.json.JsonMapper;
 @Repository
 public class TreeStore {
     private static final TypeReference<Map<String, Double>> NUMBERS = new TypeReference<>() {};
+
+    private static final String CARRIED = "factors of tree ";
 
     private final JdbcClient jdbc;
     private final Clock clock;
@@ -361,11 +364,16 @@ public class TreeStore {
     }
 
     public Optional<Row> find(long studio, long id) {
-        return jdbc.sql(STANDS.formatted("select * from tree where id = :id and studio_id = :studio"))
-                .param("id", id)
-                .param("studio", studio)
-                .query(TreeStore::row)
-                .optional();
+        return InRequest.once(
+                "tree " + studio + " " + id,
+                () -> jdbc.sql(STANDS.formatted("select * from tree where id = :id and studio_id = :studio"))
+                        .param("id", id)
+                        .param("studio", studio)
+                        .query((rs, n) -> {
+                            InRequest.know(CARRIED + id, carried(rs.getString("factors")));
+                            return row(rs, n);
+                        })
+                        .optional());
     }
 
     /** Those of some numbers that are there, in one question. */
@@ -451,11 +459,12 @@ public class TreeStore {
 
     /** Constants that came with an imported plan and hold for this tree only. */
     public Map<String, Replacement> factors(long id) {
-        String text = jdbc.sql("select factors from tree where id = :id")
-                .param("id", id)
-                .query(String.class)
-                .single();
-        return carried(text);
+        return InRequest.once(
+                CARRIED + id,
+                () -> carried(jdbc.sql("select factors from tree where id = :id")
+                        .param("id", id)
+                        .query(String.class)
+                        .single()));
     }
 
     public void keepFactors(long id, Map<String, Double> factors) {

@@ -17,6 +17,11 @@ public final class InRequest {
 
     private InRequest() {}
 
+    /** Whether a page is made that only reads. */
+    public static boolean reading() {
+        return known().isPresent();
+    }
+
     /** @param key what is asked, with all that it depends on */
     @SuppressWarnings("unchecked")
     public static <T> T once(String key, Supplier<T> ask) {

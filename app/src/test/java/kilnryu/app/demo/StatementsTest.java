@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
-import java.util.concurrent.atomic.AtomicInteger;
 import javax.sql.DataSource;
 import kilnryu.app.account.Account;
 import kilnryu.app.account.AccountStore;
@@ -41,7 +40,7 @@ import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandl
 @Import(StatementsTest.Counting.class)
 class StatementsTest {
     /** Of the thread that asks: what works in the background is not the page's. */
-    private static final ThreadLocal<AtomicInteger> STATEMENTS = ThreadLocal.withInitial(AtomicInteger::new);
+    private static final ThreadLocal<List<String>> STATEMENTS = ThreadLocal.withInitial(ArrayList::new);
 
     /** Counts what is prepared on any connection. */
     @TestConfiguration
@@ -60,7 +59,7 @@ class StatementsTest {
             return as.cast(Proxy.newProxyInstance(
                     StatementsTest.class.getClassLoader(), new Class<?>[] {as}, (self, method, arguments) -> {
                         if (method.getName().equals("prepareStatement")) {
-                            STATEMENTS.get().incrementAndGet();
+                            STATEMENTS.get().add(((String) arguments[0]).strip().replaceAll("\\s+", " "));
                         }
                         try {
                             Object answer = method.invoke(real, arguments);
@@ -177,10 +176,10 @@ class StatementsTest {
         Map<String, Integer> counts = new TreeMap<>();
         for (String address : addresses()) {
             ask(address);
-            STATEMENTS.get().set(0);
+            STATEMENTS.get().clear();
             int status = ask(address).getStatus();
             if (status == 200) {
-                counts.put(address, STATEMENTS.get().get());
+                counts.put(address, STATEMENTS.get().size());
             }
         }
         return counts;
@@ -191,9 +190,9 @@ class StatementsTest {
         int n = first;
         for (int i = 0; i < 40 && n > most; i++) {
             Thread.sleep(500);
-            STATEMENTS.get().set(0);
+            STATEMENTS.get().clear();
             ask(address);
-            n = Math.min(n, STATEMENTS.get().get());
+            n = Math.min(n, STATEMENTS.get().size());
         }
         return n;
     }

@@ -1,9 +1,15 @@
 package kilnryu.core.mesh;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Random;
+import java.util.concurrent.atomic.DoubleAccumulator;
+import java.util.function.IntConsumer;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * Wall thickness by sampling the surface. At each sample a line goes straight inward; where it leaves the solid is the
@@ -29,7 +35,6 @@ public record Walls(double thinnest, double thickest, int samples, double spacin
 
     private static final int BALLS = 700;
     private static final int MOST_SPOTS = 6;
-    private static final int SHRINKINGS = 24;
     /** Places within this ratio of the extreme are named beside it. */
     private static final double ALIKE = 1.6;
 
@@ -86,18 +91,16 @@ public record Walls(double thinnest, double thickest, int samples, double spacin
             double[] through = new double[samples.size()];
             List<Spot> lines = new ArrayList<>();
             List<Spot> all = new ArrayList<>();
+            Bvh.Exit[] exits = new Bvh.Exit[through.length];
+            together(exits.length, 512, 0.1, 0.3, i -> exits[i] = exit(samples.get(i).at, samples.get(i).normal));
             for (int i = 0; i < through.length; i++) {
-                Sample s = samples.get(i);
-                double wall = line(s.at, s.normal);
+                double wall = exits[i].distance();
                 if (Double.isFinite(wall)) {
                     through[i] = wall;
-                    all.add(new Spot(s.at, wall));
-                    if (tree.leftSquarely()) {
-                        lines.add(new Spot(s.at, wall));
+                    all.add(new Spot(samples.get(i).at, wall));
+                    if (exits[i].squarely()) {
+                        lines.add(new Spot(samples.get(i).at, wall));
                     }
-                }
-                if ((i & 511) == 0) {
-                    watch.report(Watch.Step.WALLS, 0.1 + 0.3 * i / through.length);
                 }
             }
             List<Spot> balls = balls(samples, through);
@@ -112,21 +115,32 @@ public record Walls(double thinnest, double thickest, int samples, double spacin
             return new Walls(thinnest, thickest, all.size(), Math.sqrt(area / Math.max(1, all.size())), thin, thick);
         }
 
+        /** Work of many alike, some at once on all processors; what one does depends on no other. */
+        private void together(int count, int atOnce, double from, double share, IntConsumer one) {
+            for (int i = 0; i < count; i += atOnce) {
+                IntStream.range(i, Math.min(count, i + atOnce)).parallel().forEach(one);
+                watch.report(Watch.Step.WALLS, from + share * i / count);
+            }
+        }
+
         /** Balls where the lines are long; no ball is wider than its line, so short ones need not be tried. */
         private List<Spot> balls(List<Sample> samples, double[] lines) {
-            List<Spot> balls = new ArrayList<>();
             int step = Math.max(1, samples.size() / BALLS);
-            double widest = 0;
-            for (int i = 0; i < samples.size(); i += step) {
-                if (lines[i] > widest / ALIKE) {
-                    Sample s = samples.get(i);
-                    double ball = ball(s, lines[i]);
-                    widest = Math.max(widest, ball);
-                    balls.add(new Spot(s.at.minus(s.normal.times(ball / 2)), ball));
+            int[] tried = IntStream.iterate(0, i -> i < samples.size(), i -> i + step)
+                    .filter(i -> lines[i] > 0)
+                    .toArray();
+            Spot[] balls = new Spot[tried.length];
+            DoubleAccumulator widest = new DoubleAccumulator(Math::max, 0);
+            together(tried.length, 32, 0.4, 0.3, k -> {
+                double line = lines[tried[k]];
+                if (line > widest.get() / ALIKE) {
+                    Sample s = samples.get(tried[k]);
+                    double ball = 2 * tree.ball(s.at, s.normal, line / 2, TOUCHING, least);
+                    widest.accumulate(ball);
+                    balls[k] = new Spot(s.at.minus(s.normal.times(ball / 2)), ball);
                 }
-                watch.report(Watch.Step.WALLS, 0.4 + 0.3 * i / samples.size());
-            }
-            return balls;
+            });
+            return Arrays.stream(balls).filter(Objects::nonNull).collect(Collectors.toCollection(ArrayList::new));
         }
 
         private record Sample(Vec at, Vec normal) {}
@@ -169,29 +183,11 @@ public record Walls(double thinnest, double thickest, int samples, double spacin
         }
 
         double line(Vec at, Vec outward) {
-            return tree.out(at, outward.times(-1), least);
+            return exit(at, outward).distance();
         }
 
-        /** Diameter of the widest ball inside that touches the surface here. */
-        private double ball(Sample of, double line) {
-            Vec at = of.at;
-            Vec outward = of.normal;
-            double radius = line / 2;
-            for (int i = 0; i < SHRINKINGS; i++) {
-                Vec middle = at.minus(outward.times(radius));
-                Vec nearest = tree.nearest(middle, radius * (1 - TOUCHING));
-                if (nearest == null) {
-                    break;
-                }
-                Vec to = at.minus(nearest);
-                double deep = 2 * outward.dot(to);
-                double smaller = deep > 0 ? to.dot(to) / deep : 0;
-                if (!(smaller > least) || smaller >= radius) {
-                    return 2 * Math.max(0, Math.min(smaller, radius));
-                }
-                radius = smaller;
-            }
-            return 2 * radius;
+        private Bvh.Exit exit(Vec at, Vec outward) {
+            return tree.out(at, outward.times(-1), least);
         }
 
         private static List<Spot> spread(List<Spot> from, Comparator<Spot> first, double apart) {
