@@ -24,4 +24,5 @@ create trigger stamp_trial after insert or update or delete on blend_trial for e
 create trigger stamp_recipe after insert or update or delete on shell_recipe for each row execute function stamp_studio();
 create trigger stamp_equipment after insert or update or delete on equipment for each row execute function stamp_studio();
 create trigger stamp_factor after insert or update or delete on studio_factor for each row execute function stamp_studio();
+create trigger stamp_cause after insert or update or delete on own_cause for each row execute function stamp_studio();
 create trigger stamp_account after update of shown_name on account for each row execute function stamp_studio();

@@ -83,6 +83,25 @@ class SessionPagesTest extends AppTest {
         assertThat(page(owner, "/trees/" + two + "/mold")).contains("mixed");
     }
 
+    /** What is mixed to the end, fired or opened is not offered again; a mixing that was given up is. */
+    @Test
+    void onlyMoldsThatWaitAreOffered() throws Exception {
+        String tick = "type=\"checkbox\" name=\"tree\" value=\"%d\"";
+        assertThat(page(owner, "/mixing")).contains(tick.formatted(one), tick.formatted(two));
+        String base =
+                send(owner, "/mixing?tree=" + one, Map.of()).getRedirectedUrl().replace("/bench", "");
+        send(owner, base + "/bench/trouble", Map.of("what", "LUMPY", "giveUp", "true"));
+        assertThat(page(owner, "/mixing")).contains(tick.formatted(one));
+        base = send(owner, "/mixing?tree=" + one, Map.of()).getRedirectedUrl().replace("/bench", "");
+        for (int step = 0; step < 9; step++) {
+            send(owner, base + "/bench/next", Map.of("step", "" + step, "reading", "95"));
+        }
+        assertThat(page(owner, "/trees/" + one + "/mold")).contains("mixed");
+        assertThat(page(owner, "/mixing")).doesNotContain(tick.formatted(one)).contains(tick.formatted(two));
+        // ticked by its address it is there all the same
+        assertThat(page(owner, "/mixing?tree=" + one)).contains(tick.formatted(one));
+    }
+
     @Test
     void aMoldIsNotMixedTwiceAtOnce() throws Exception {
         start();

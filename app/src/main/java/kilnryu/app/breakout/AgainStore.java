@@ -6,7 +6,11 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import kilnryu.app.account.Account;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -49,18 +53,30 @@ class AgainStore {
 
     /** All tries of a line, from its first tree on, in the order they were made; the first is not among them. */
     List<Row> line(long studio, long first) {
-        return jdbc.sql("""
+        return lines(studio, List.of(first)).getOrDefault(first, List.of());
+    }
+
+    /** Of some first trees in one question, by the first tree. */
+    Map<Long, List<Row>> lines(long studio, Collection<Long> firsts) {
+        Map<Long, List<Row>> all = new HashMap<>();
+        jdbc.sql("""
                         with recursive line as (
-                            select tree_id, from_tree_id from cast_again where from_tree_id = :first
-                            union select g.tree_id, g.from_tree_id from cast_again g join line l on g.from_tree_id = l.tree_id)
-                        select g.*, a.shown_name from cast_again g join line l on l.tree_id = g.tree_id
-                          join account a on a.id = g.account_id join tree t on t.id = g.tree_id
-                         where t.studio_id = :studio order by g.at, g.tree_id limit 60
+                            select from_tree_id as first, tree_id from cast_again where from_tree_id = any(:firsts)
+                            union select l.first, g.tree_id from cast_again g join line l on g.from_tree_id = l.tree_id),
+                        numbered as (
+                            select l.first, g.*, row_number() over (partition by l.first order by g.at, g.tree_id) as place
+                              from cast_again g join line l on l.tree_id = g.tree_id join tree t on t.id = g.tree_id
+                             where t.studio_id = :studio)
+                        select n.*, a.shown_name from numbered n join account a on a.id = n.account_id
+                         where n.place <= 60 order by n.at, n.tree_id
                         """)
-                .param("first", first)
+                .param("firsts", firsts.toArray(Long[]::new))
                 .param("studio", studio)
-                .query((rs, n) -> row(rs))
-                .list();
+                .query(rs -> {
+                    all.computeIfAbsent(rs.getLong("first"), f -> new ArrayList<>())
+                            .add(row(rs));
+                });
+        return all;
     }
 
     /** Trees with which lines of tries began, the latest line first. */

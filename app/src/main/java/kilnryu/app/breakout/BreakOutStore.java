@@ -86,13 +86,7 @@ class BreakOutStore {
     }
 
     Optional<Row> of(long studio, long tree) {
-        return InRequest.once(
-                "break-out " + studio + " " + tree,
-                () -> jdbc.sql("select * from break_out where studio_id = :studio and tree_id = :tree")
-                        .param("studio", studio)
-                        .param("tree", tree)
-                        .query((rs, n) -> row(rs))
-                        .optional());
+        return standing(tree).row.filter(r -> r.studio() == studio);
     }
 
     /** Of several trees in one question, by the tree. */
@@ -178,30 +172,50 @@ class BreakOutStore {
     record Stand(boolean poured, boolean opened, int castings, int good, int scrap, int unseen) {}
 
     Stand stand(long tree) {
-        return InRequest.once("stand " + tree, () -> standing(tree));
+        return standing(tree).stand;
     }
 
-    private Stand standing(long tree) {
-        return jdbc.sql("""
-                        select exists (select 1 from pour_event e where e.tree_id = :tree and e.kind in ('full', 'short', 'leaked'))
+    private static Optional<TakenOut> takenOut(ResultSet rs) throws SQLException {
+        return rs.getObject("how") == null
+                ? Optional.empty()
+                : Optional.of(new TakenOut(
+                        rs.getString("how"),
+                        rs.getObject("button_c", Double.class),
+                        rs.getBoolean("early"),
+                        rs.getTimestamp("out_at").toInstant(),
+                        rs.getString("shown_name")));
+    }
+
+    private record Standing(Optional<Row> row, Stand stand, Optional<TakenOut> out) {}
+
+    private Standing standing(long tree) {
+        return InRequest.once(
+                "break-out of " + tree,
+                () -> jdbc.sql("""
+                        select b.*, c.castings, c.good, c.scrap, c.unseen,
+                               exists (select 1 from pour_event e where e.tree_id = :tree and e.kind in ('full', 'short', 'leaked'))
                                  as poured,
-                               b.id is not null as opened, count(c.id) as castings,
-                               count(c.id) filter (where c.verdict = 'good') as good,
-                               count(c.id) filter (where c.verdict = 'scrap') as scrap,
-                               count(c.id) filter (where c.verdict = 'unseen') as unseen
+                               o.how, o.button_c, o.early, o.at as out_at, a.shown_name
                           from (select 1) one left join break_out b on b.tree_id = :tree
-                          left join casting c on c.break_out_id = b.id
-                         group by b.id
+                          left join taken_out o on o.tree_id = :tree left join account a on a.id = o.account_id
+                          left join lateral (select count(*) as castings, count(*) filter (where verdict = 'good') as good,
+                                                    count(*) filter (where verdict = 'scrap') as scrap,
+                                                    count(*) filter (where verdict = 'unseen') as unseen
+                                               from casting where break_out_id = b.id) c on true
                         """)
-                .param("tree", tree)
-                .query((rs, n) -> new Stand(
-                        rs.getBoolean("poured"),
-                        rs.getBoolean("opened"),
-                        rs.getInt("castings"),
-                        rs.getInt("good"),
-                        rs.getInt("scrap"),
-                        rs.getInt("unseen")))
-                .single();
+                        .param("tree", tree)
+                        .query((rs, n) -> {
+                            boolean opened = rs.getObject("id") != null;
+                            Stand stand = new Stand(
+                                    rs.getBoolean("poured"),
+                                    opened,
+                                    rs.getInt("castings"),
+                                    rs.getInt("good"),
+                                    rs.getInt("scrap"),
+                                    rs.getInt("unseen"));
+                            return new Standing(opened ? Optional.of(row(rs)) : Optional.empty(), stand, takenOut(rs));
+                        })
+                        .single());
     }
 
     /** Plan and actual; either may be null. */
@@ -492,21 +506,7 @@ class BreakOutStore {
     record TakenOut(String how, Double button, boolean early, Instant at, String by) {}
 
     Optional<TakenOut> takenOut(long tree) {
-        return InRequest.once("taken out " + tree, () -> out(tree));
-    }
-
-    private Optional<TakenOut> out(long tree) {
-        return jdbc.sql("""
-                        select o.*, a.shown_name from taken_out o join account a on a.id = o.account_id where o.tree_id = :tree
-                        """)
-                .param("tree", tree)
-                .query((rs, n) -> new TakenOut(
-                        rs.getString("how"),
-                        rs.getObject("button_c", Double.class),
-                        rs.getBoolean("early"),
-                        rs.getTimestamp("at").toInstant(),
-                        rs.getString("shown_name")))
-                .optional();
+        return standing(tree).out;
     }
 
     /** @return false where it was taken out before */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -66,9 +67,11 @@ class TriesController {
     @GetMapping("/log/series")
     String list(@AuthenticationPrincipal Account account, Model model) {
         List<Line> lines = new ArrayList<>();
-        for (Plans.Saved saved : plans.find(account, again.firsts(account.studioId(), MOST))) {
+        List<Long> firsts = again.firsts(account.studioId(), MOST);
+        Map<Long, List<AgainStore.Row>> all = again.lines(account.studioId(), firsts);
+        for (Plans.Saved saved : plans.find(account, firsts)) {
             long first = saved.row().id();
-            List<AgainStore.Row> tries = again.line(account.studioId(), first);
+            List<AgainStore.Row> tries = all.getOrDefault(first, List.of());
             lines.add(new Line(
                     first,
                     saved.row().name(),

@@ -2,6 +2,7 @@ package kilnryu.app.device;
 
 import java.time.Clock;
 import java.time.Duration;
+import java.util.Collection;
 import org.springframework.stereotype.Component;
 
 /** A stand-in for a pot's thermometer and float: it follows its knob in some ten minutes. */
@@ -47,5 +48,10 @@ public class SimulatedWaxPot implements WaxPot {
                         shown(s),
                         Math.max(0, Math.min(DEEPEST, s.levelMm() + mm)),
                         clock.instant()));
+    }
+
+    @Override
+    public void foresee(Collection<Long> pots) {
+        store.foresee(pots);
     }
 }

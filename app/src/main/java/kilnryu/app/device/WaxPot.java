@@ -1,5 +1,7 @@
 package kilnryu.app.device;
 
+import java.util.Collection;
+
 /** Thermometer and float in a pot of wax. */
 public interface WaxPot {
 
@@ -12,4 +14,7 @@ public interface WaxPot {
     record Reading(double celsius, double levelMm) {}
 
     Reading read(long pot);
+
+    /** Asks for some pots at once, where a page will ask for each of them. */
+    default void foresee(Collection<Long> pots) {}
 }

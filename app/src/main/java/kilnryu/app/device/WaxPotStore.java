@@ -3,6 +3,11 @@ package kilnryu.app.device;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import kilnryu.app.web.InRequest;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -11,6 +16,9 @@ import org.springframework.stereotype.Repository;
 class WaxPotStore {
     private static final double KEPT = 75;
     private static final double STOOD = 100;
+
+    private static final String POT = "pot ";
+    private static final State NEVER_SET = new State(KEPT, KEPT, STOOD, Instant.EPOCH);
 
     private final JdbcClient jdbc;
 
@@ -22,15 +30,28 @@ class WaxPotStore {
     record State(double setC, double fromC, double levelMm, Instant since) {}
 
     State of(long pot) {
-        return jdbc.sql("select * from device_pot where pot_id = :pot")
-                .param("pot", pot)
-                .query((rs, n) -> new State(
-                        rs.getDouble("set_c"),
-                        rs.getDouble("from_c"),
-                        rs.getDouble("level_mm"),
-                        rs.getTimestamp("since").toInstant()))
-                .optional()
-                .orElse(new State(KEPT, KEPT, STOOD, Instant.EPOCH));
+        return InRequest.once(POT + pot, () -> of(List.of(pot)).getOrDefault(pot, NEVER_SET));
+    }
+
+    /** Asks for some pots at once, where a page will ask for each of them. */
+    void foresee(Collection<Long> pots) {
+        InRequest.foresee(POT, pots, NEVER_SET, this::of);
+    }
+
+    private Map<Long, State> of(Collection<Long> pots) {
+        Map<Long, State> all = new HashMap<>();
+        jdbc.sql("select * from device_pot where pot_id = any(:pots)")
+                .param("pots", pots.toArray(Long[]::new))
+                .query(rs -> {
+                    all.put(
+                            rs.getLong("pot_id"),
+                            new State(
+                                    rs.getDouble("set_c"),
+                                    rs.getDouble("from_c"),
+                                    rs.getDouble("level_mm"),
+                                    rs.getTimestamp("since").toInstant()));
+                });
+        return all;
     }
 
     void keep(long pot, State state) {

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import kilnryu.app.account.Account;
+import kilnryu.app.sheet.SettingsStore;
 import kilnryu.core.diagnosis.Cause;
 import kilnryu.core.diagnosis.Causes;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -24,9 +25,11 @@ class OwnCauseStore {
 
     private final JdbcClient jdbc;
     private final Clock clock;
+    private final SettingsStore settings;
     private final JsonMapper json = JsonMapper.builder().build();
 
-    OwnCauseStore(JdbcClient jdbc, Clock clock) {
+    OwnCauseStore(JdbcClient jdbc, Clock clock, SettingsStore settings) {
+        this.settings = settings;
         this.jdbc = jdbc;
         this.clock = clock;
     }
@@ -35,6 +38,10 @@ class OwnCauseStore {
     record Row(long id, String cause, Map<String, String> fields, int version, boolean archived, String by) {}
 
     List<Row> rows(long studio) {
+        return settings.of(studio, "own causes", () -> asked(studio));
+    }
+
+    private List<Row> asked(long studio) {
         return jdbc.sql("""
                         select o.*, a.shown_name from own_cause o join account a on a.id = o.account_id
                          where o.studio_id = :studio order by o.archived, o.id

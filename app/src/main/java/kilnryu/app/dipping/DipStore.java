@@ -33,7 +33,8 @@ import tools.jackson.databind.json.JsonMapper;
 class DipStore {
     private static final TypeReference<LinkedHashMap<String, String>> TEXTS = new TypeReference<>() {};
     private static final String RUN = """
-            select r.*, coalesce((select string_agg(c.coat, ',' order by c.place) from shell_coat c where c.run_id = r.id),
+            select r.id, r.tree_id, r.name, r.rack, r.begun_at, r.ended_at, r.ended_as, r.xmin::text as written,
+                   coalesce((select string_agg(c.coat, ',' order by c.place) from shell_coat c where c.run_id = r.id),
                                  '') as coats
               from shell_run r where r.studio_id = :studio
             """;
@@ -51,6 +52,7 @@ class DipStore {
      * A shell.
      *
      * @param plan the record of its start
+     * @param written changes with everything that is written of it
      * @param coats planned, laid ones with them
      * @param endedAt null while it is worked on
      */
@@ -58,7 +60,7 @@ class DipStore {
             long id,
             long treeId,
             String name,
-            String plan,
+            String written,
             String rack,
             Instant begunAt,
             Instant endedAt,
@@ -101,6 +103,14 @@ class DipStore {
                 .optional();
     }
 
+    /** What was frozen of a shell when it was begun. */
+    String plan(long id) {
+        return jdbc.sql("select plan from shell_run where id = :id")
+                .param("id", id)
+                .query(String.class)
+                .single();
+    }
+
     /** One that nobody else changes until this transaction ends. */
     Optional<Run> locked(long studio, long id) {
         return jdbc.sql("select id from shell_run where studio_id = :studio and id = :id for no key update")
@@ -134,7 +144,7 @@ class DipStore {
                 rs.getLong("id"),
                 rs.getLong("tree_id"),
                 rs.getString("name"),
-                rs.getString("plan"),
+                rs.getString("written"),
                 rs.getString("rack"),
                 rs.getTimestamp("begun_at").toInstant(),
                 rs.getTimestamp("ended_at") == null

@@ -153,16 +153,16 @@ class Shells {
     private record Thaw(Optional<WorkRecord> record, Optional<Plan> plan, String why) {}
 
     /** All that a thawed plan depends on; what is frozen does not change, a mesh by which it is drawn hardly ever does. */
-    private record Ice(long run, String plan, Units units, ZoneId zone) {}
+    private record Ice(long run, String written, Units units, ZoneId zone) {}
 
     private Thaw thaw(Account account, Run run) {
         return thawed.get(
-                new Ice(run.id(), run.plan(), account.units(), account.zoneId()), ice -> melted(account, run));
+                new Ice(run.id(), run.written(), account.units(), account.zoneId()), ice -> melted(account, run));
     }
 
     private Thaw melted(Account account, Run run) {
         try {
-            WorkRecord record = Records.read(Records.SHELL, run.plan());
+            WorkRecord record = Records.read(Records.SHELL, dips.plan(run.id()));
             Plans.Thawed thawed = record.plan(run.treeId())
                     .map(document -> plans.thawed(account, run.treeId(), document.toString()))
                     .orElse(new Plans.Thawed(Optional.empty(), "It holds no plan."));
@@ -179,7 +179,7 @@ class Shells {
     /** What was frozen of a shell, as it was shown. */
     Optional<WorkRecord> record(Run run) {
         try {
-            return Optional.of(Records.read(Records.SHELL, run.plan()));
+            return Optional.of(Records.read(Records.SHELL, dips.plan(run.id())));
         } catch (Records.Unreadable e) {
             return Optional.empty();
         }

@@ -149,10 +149,13 @@ class TankController {
         model.addAttribute("version", version);
         model.addAttribute("form", new SheetForm(fields, typed, showErrors));
         model.addAttribute("reading", new SheetForm(Fields.typed(Map.of(), account.units()), Map.of(), false));
+        List<TankStore.Row> all = store.list(account.studioId());
+        Map<Long, List<TankStore.Entry>> read =
+                store.entries(all.stream().map(TankStore.Row::id).toList());
         model.addAttribute(
                 "tanks",
-                store.list(account.studioId()).stream()
-                        .map(r -> line(account, r))
+                all.stream()
+                        .map(r -> line(account, r, read.getOrDefault(r.id(), List.of())))
                         .toList());
         model.addAttribute(
                 "holdings",
@@ -193,9 +196,8 @@ class TankController {
         return Duration.between(from, to).toHours() / 24.0;
     }
 
-    private Line line(Account account, TankStore.Row row) {
+    private Line line(Account account, TankStore.Row row, List<TankStore.Entry> entries) {
         Optional<Tank> tank = TankReader.read(Fields.typed(row.fields(), Units.METRIC));
-        List<TankStore.Entry> entries = store.entries(row.id());
         return new Line(
                 row.id(),
                 row.fields().getOrDefault("name", "tank"),

@@ -8,12 +8,16 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.account.Account;
+import kilnryu.app.web.InRequest;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.core.type.TypeReference;
@@ -46,11 +50,13 @@ class TankStore {
     }
 
     Optional<Row> find(long studio, long id) {
-        return jdbc.sql("select * from slurry_tank where studio_id = :studio and id = :id")
-                .param("studio", studio)
-                .param("id", id)
-                .query((rs, n) -> row(rs))
-                .optional();
+        return InRequest.once(
+                "tank " + studio + " " + id,
+                () -> jdbc.sql("select * from slurry_tank where studio_id = :studio and id = :id")
+                        .param("studio", studio)
+                        .param("id", id)
+                        .query((rs, n) -> row(rs))
+                        .optional());
     }
 
     private Row row(ResultSet rs) throws SQLException {
@@ -114,18 +120,25 @@ class TankStore {
     }
 
     List<Entry> entries(long tank) {
-        return jdbc.sql("""
+        return entries(List.of(tank)).getOrDefault(tank, List.of());
+    }
+
+    /** Of several tanks in one question, by the tank. */
+    Map<Long, List<Entry>> entries(Collection<Long> tanks) {
+        Map<Long, List<Entry>> all = new HashMap<>();
+        jdbc.sql("""
                         select s.*, a.shown_name from slurry_reading s join account a on a.id = s.account_id
-                         where s.tank_id = :tank order by s.at, s.id
-                        """)
-                .param("tank", tank)
-                .query((rs, n) -> new Entry(
-                        rs.getTimestamp("at").toInstant(),
-                        number(rs, "flow_s"),
-                        number(rs, "density"),
-                        number(rs, "water_g"),
-                        rs.getString("note"),
-                        rs.getString("shown_name")))
-                .list();
+                         where s.tank_id = any(:tanks) order by s.at, s.id
+                        """).param("tanks", tanks.toArray(Long[]::new)).query(rs -> {
+            all.computeIfAbsent(rs.getLong("tank_id"), t -> new ArrayList<>())
+                    .add(new Entry(
+                            rs.getTimestamp("at").toInstant(),
+                            number(rs, "flow_s"),
+                            number(rs, "density"),
+                            number(rs, "water_g"),
+                            rs.getString("note"),
+                            rs.getString("shown_name")));
+        });
+        return all;
     }
 }

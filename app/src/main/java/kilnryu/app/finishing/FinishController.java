@@ -132,8 +132,7 @@ class FinishController {
                                 castings,
                                 store.log(account.studioId(), MOST_LOG),
                                 saved.plan().reading().factors(),
-                                store.spoiled(account.studioId()),
-                                store.yield(account.studioId()),
+                                store.came(account.studioId()),
                                 sheet,
                                 store.signs(tree),
                                 clock.instant())));

@@ -77,8 +77,7 @@ public record FinishPage(
             List<FinishStore.Casting> castings,
             List<FinishStore.Hours> log,
             Factors factors,
-            FinishStore.Spoiled spoiled,
-            int[] yield,
+            FinishStore.Came came,
             Map<String, String> sheet,
             List<FinishStore.Sign> signs,
             Instant now) {
@@ -251,8 +250,9 @@ public record FinishPage(
 
     private static Mending mending(Account account, Seen seen, FigureView.Maker views) {
         Map<String, String> typed = seen.sheet;
-        double risk = (seen.spoiled.spoiled() + 0.5) / (seen.spoiled.mended() + 5.0) * 100;
-        double good = new Yield(0, 0, Yield.overall(seen.yield[0], seen.yield[1])).next() * 100;
+        double risk =
+                (seen.came.spoiled().spoiled() + 0.5) / (seen.came.spoiled().mended() + 5.0) * 100;
+        double good = new Yield(0, 0, Yield.overall(seen.came.good(), seen.came.made())).next() * 100;
         Fields fields = Fields.typed(typed, account.units());
         OptionalDouble hours = fields.quantity("mend_hours", Range.HOURS);
         OptionalDouble rate = fields.quantity("rate", RATE);
@@ -269,8 +269,8 @@ public record FinishPage(
                 Locale.ROOT,
                 "%.0f %%: %d of %d mended were spoiled",
                 risk,
-                seen.spoiled.spoiled(),
-                seen.spoiled.mended());
+                seen.came.spoiled().spoiled(),
+                seen.came.spoiled().mended());
         String ownGood = String.format(Locale.ROOT, "%.0f %%, by your own log", good);
         if (hours.isEmpty() || rate.isEmpty() || cast.isEmpty() || fields.hasErrors()) {
             return new Mending(typed, fields.errors(), null, null, null, ownRisk, ownGood);

@@ -8,6 +8,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -55,15 +56,53 @@ class FinishStore {
     }
 
     List<Work> of(long tree) {
-        return InRequest.once(
-                "work " + tree,
-                () -> jdbc.sql("""
-                        select w.*, a.shown_name from finish_work w join account a on a.id = w.account_id
-                         where w.tree_id = :tree and not w.removed order by w.at, w.id
-                        """)
-                        .param("tree", tree)
-                        .query((rs, n) -> work(rs))
-                        .list());
+        return done(tree).work;
+    }
+
+    /** What was done at a tree after its break-out, and the castings it was done at. */
+    private record Done(List<Work> work, List<Sign> signs, List<Casting> castings) {}
+
+    private Done done(long tree) {
+        return InRequest.once("done at " + tree, () -> {
+            Done done = new Done(new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
+            jdbc.sql("""
+                        select w.id, w.tree_id, w.casting, w.section, w.stage, w.who, w.grams, w.started_at, w.ended_at, w.hours,
+                               w.fields::text as fields, w.version, a.shown_name, null as name, null as note,
+                               null::bigint as photo_id, w.at, 'work' as kind
+                          from finish_work w join account a on a.id = w.account_id where w.tree_id = :tree and not w.removed
+                        union all
+                        select s.id, s.tree_id, null, null, s.stage, null, null, null, null, null, null, null, null, s.name, s.note,
+                               s.photo_id, s.at, 'sign'
+                          from sign_off s where s.tree_id = :tree
+                        union all
+                        select c.number, b.tree_id, c.number, null, c.verdict, null, c.grams, null, null, null, null, null, null, c.name,
+                               null, null, null, 'casting'
+                          from casting c join break_out b on b.id = c.break_out_id where b.tree_id = :tree
+                         order by at, id
+                        """).param("tree", tree).query(rs -> {
+                switch (rs.getString("kind")) {
+                    case "sign" -> done.signs.add(sign(rs));
+                    case "casting" ->
+                        done.castings.add(new Casting(
+                                rs.getInt("casting"),
+                                rs.getString("name"),
+                                rs.getString("stage"),
+                                rs.getObject("grams", Double.class)));
+                    default -> done.work.add(work(rs));
+                }
+            });
+            return done;
+        });
+    }
+
+    private static Sign sign(ResultSet rs) throws SQLException {
+        return new Sign(
+                rs.getLong("id"),
+                rs.getString("stage"),
+                rs.getString("name"),
+                rs.getString("note"),
+                rs.getObject("photo_id", Long.class),
+                rs.getTimestamp("at").toInstant());
     }
 
     /** @param hours null to let a clock run from now */
@@ -146,14 +185,20 @@ class FinishStore {
     /** How often mending spoiled a casting: those that were to mend at first and ended as scrap, of all to mend. */
     record Spoiled(int spoiled, int mended) {}
 
-    Spoiled spoiled(long studio) {
+    /** What a studio's castings came to: what mending spoiled, how many were good at first, of all that were looked at. */
+    record Came(Spoiled spoiled, int good, int made) {}
+
+    Came came(long studio) {
         return jdbc.sql("""
-                        select count(*) filter (where c.verdict = 'scrap') as spoiled, count(*) as mended
-                          from casting c join break_out b on b.id = c.break_out_id
-                         where b.studio_id = :studio and c.first_verdict = 'mend'
+                        select count(*) filter (where c.first_verdict = 'mend' and c.verdict = 'scrap') as spoiled,
+                               count(*) filter (where c.first_verdict = 'mend') as mended,
+                               count(*) filter (where c.first_verdict = 'good') as good,
+                               count(*) filter (where c.first_verdict <> 'unseen') as made
+                          from casting c join break_out b on b.id = c.break_out_id where b.studio_id = :studio
                         """)
                 .param("studio", studio)
-                .query((rs, n) -> new Spoiled(rs.getInt("spoiled"), rs.getInt("mended")))
+                .query((rs, n) -> new Came(
+                        new Spoiled(rs.getInt("spoiled"), rs.getInt("mended")), rs.getInt("good"), rs.getInt("made")))
                 .single();
     }
 
@@ -161,33 +206,7 @@ class FinishStore {
     record Casting(int number, String name, String verdict, Double grams) {}
 
     List<Casting> castings(long tree) {
-        return InRequest.once("castings " + tree, () -> cast(tree));
-    }
-
-    private List<Casting> cast(long tree) {
-        return jdbc.sql("""
-                        select c.number, c.name, c.verdict, c.grams from casting c join break_out b on b.id = c.break_out_id
-                         where b.tree_id = :tree order by c.number
-                        """)
-                .param("tree", tree)
-                .query((rs, n) -> new Casting(
-                        rs.getInt("number"),
-                        rs.getString("name"),
-                        rs.getString("verdict"),
-                        rs.getObject("grams", Double.class)))
-                .list();
-    }
-
-    /** Good castings of a studio, and all that were looked at. */
-    int[] yield(long studio) {
-        return jdbc.sql("""
-                        select count(*) filter (where c.first_verdict = 'good') as good, count(*) as made
-                          from casting c join break_out b on b.id = c.break_out_id
-                         where b.studio_id = :studio and c.first_verdict <> 'unseen'
-                        """)
-                .param("studio", studio)
-                .query((rs, n) -> new int[] {rs.getInt("good"), rs.getInt("made")})
-                .single();
+        return done(tree).castings;
     }
 
     record Sheet(Map<String, String> fields, int version) {
@@ -195,11 +214,14 @@ class FinishStore {
     }
 
     Sheet sheet(long tree) {
-        return jdbc.sql("select fields, version from finishing where tree_id = :tree")
-                .param("tree", tree)
-                .query((rs, n) -> new Sheet(json.readValue(rs.getString("fields"), TEXTS), rs.getInt("version")))
-                .optional()
-                .orElse(Sheet.EMPTY);
+        return InRequest.once(
+                "finishing " + tree,
+                () -> jdbc.sql("select fields, version from finishing where tree_id = :tree")
+                        .param("tree", tree)
+                        .query((rs, n) ->
+                                new Sheet(json.readValue(rs.getString("fields"), TEXTS), rs.getInt("version")))
+                        .optional()
+                        .orElse(Sheet.EMPTY));
     }
 
     /** @return false when someone else saved in between */
@@ -224,20 +246,7 @@ class FinishStore {
     record Sign(long id, String stage, String name, String note, Long photo, Instant at) {}
 
     List<Sign> signs(long tree) {
-        return InRequest.once("signs " + tree, () -> signed(tree));
-    }
-
-    private List<Sign> signed(long tree) {
-        return jdbc.sql("select * from sign_off where tree_id = :tree order by at, id")
-                .param("tree", tree)
-                .query((rs, n) -> new Sign(
-                        rs.getLong("id"),
-                        rs.getString("stage"),
-                        rs.getString("name"),
-                        rs.getString("note"),
-                        rs.getObject("photo_id", Long.class),
-                        rs.getTimestamp("at").toInstant()))
-                .list();
+        return done(tree).signs;
     }
 
     void sign(Account account, long tree, String stage, String name, String note, Long photo) {

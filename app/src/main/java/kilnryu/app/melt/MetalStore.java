@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -223,24 +224,30 @@ public class MetalStore {
 
     /** What a pour took, by lot. */
     public Map<Long, Taken> taken(long pour) {
-        Map<Long, Taken> all = new LinkedHashMap<>();
+        return taken(List.of(pour)).getOrDefault(pour, Map.of());
+    }
+
+    /** What some pours took, in one question, by the pour and by lot. */
+    public Map<Long, Map<Long, Taken>> taken(Collection<Long> pours) {
+        Map<Long, Map<Long, Taken>> all = new LinkedHashMap<>();
         jdbc.sql("""
-                        select metal_lot_id, -sum(grams) as taken, count(*) filter (where grams < 0) as times,
+                        select pour_id, metal_lot_id, -sum(grams) as taken, count(*) filter (where grams < 0) as times,
                                bool_or(note = :all) as complete
                           from metal_move
-                         where pour_id = :pour and why = 'charged'
+                         where pour_id = any(:pours) and why = 'charged'
                            and id > coalesce((select max(b.id) from metal_move b
-                                               where b.metal_lot_id = metal_move.metal_lot_id and b.pour_id = :pour
-                                                 and b.why = 'charged' and b.grams > 0), 0)
-                         group by metal_lot_id order by min(id)
+                                               where b.metal_lot_id = metal_move.metal_lot_id
+                                                 and b.pour_id = metal_move.pour_id and b.why = 'charged' and b.grams > 0), 0)
+                         group by pour_id, metal_lot_id order by min(id)
                         """)
-                .param("pour", pour)
+                .param("pours", pours.toArray(Long[]::new))
                 .param("all", ALL)
-                .query((rs, n) -> Map.entry(
-                        rs.getLong("metal_lot_id"),
-                        new Taken(rs.getDouble("taken"), rs.getInt("times"), rs.getBoolean("complete"))))
-                .list()
-                .forEach(e -> all.put(e.getKey(), e.getValue()));
+                .query(rs -> {
+                    all.computeIfAbsent(rs.getLong("pour_id"), p -> new LinkedHashMap<>())
+                            .put(
+                                    rs.getLong("metal_lot_id"),
+                                    new Taken(rs.getDouble("taken"), rs.getInt("times"), rs.getBoolean("complete")));
+                });
         return all;
     }
 

@@ -199,9 +199,9 @@ class SessionController {
         return chosen;
     }
 
-    /** The molds changed last, and those that are ticked, however old. */
+    /** Those that are still to be mixed, changed last first, and those that are ticked, however far they are. */
     private List<Filled> fillable(Account account, Set<Long> ticked) {
-        List<Plans.Saved> offered = new ArrayList<>(plans.molds(account, OFFERED));
+        List<Plans.Saved> offered = new ArrayList<>(plans.unmixed(account, OFFERED));
         Set<Long> there = new LinkedHashSet<>();
         offered.forEach(s -> there.add(s.row().id()));
         offered.addAll(plans.find(

@@ -129,17 +129,19 @@ public class MeshStore {
 
     /** Asks for those of several pieces at once, so that a page has them. */
     void foresee(long studio, Collection<Long> pieces) {
-        Map<Long, Row> found = new HashMap<>();
-        jdbc.sql("""
+        InRequest.foresee("mesh of " + studio + " ", pieces, Optional.empty(), asked -> {
+            Map<Long, Optional<Row>> found = new HashMap<>();
+            jdbc.sql("""
                         select distinct on (piece_id) * from mesh
                          where studio_id = :studio and piece_id = any(:pieces) and state <> 'cancelled'
                          order by piece_id, id desc
                         """)
-                .param("studio", studio)
-                .param("pieces", pieces.toArray(Long[]::new))
-                .query((rs, n) -> found.put(rs.getLong("piece_id"), row(rs, n)))
-                .list();
-        pieces.forEach(p -> InRequest.know("mesh of " + studio + " " + p, Optional.ofNullable(found.get(p))));
+                    .param("studio", studio)
+                    .param("pieces", asked.toArray(Long[]::new))
+                    .query((rs, n) -> found.put(rs.getLong("piece_id"), Optional.of(row(rs, n))))
+                    .list();
+            return found;
+        });
     }
 
     /** The newest mesh of each of a studio's pieces, by the piece. */

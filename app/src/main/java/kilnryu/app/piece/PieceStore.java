@@ -70,14 +70,16 @@ public class PieceStore {
 
     /** Asks for several at once, so that a page has them. */
     void foresee(long studio, Collection<Long> ids) {
-        Map<Long, Row> found = new HashMap<>();
-        jdbc.sql("select * from piece where studio_id = :studio and id = any(:ids)")
-                .param("studio", studio)
-                .param("ids", ids.toArray(Long[]::new))
-                .query(this::row)
-                .list()
-                .forEach(r -> found.put(r.id(), r));
-        ids.forEach(id -> InRequest.know("piece " + studio + " " + id, Optional.ofNullable(found.get(id))));
+        InRequest.foresee("piece " + studio + " ", ids, Optional.empty(), asked -> {
+            Map<Long, Optional<Row>> found = new HashMap<>();
+            jdbc.sql("select * from piece where studio_id = :studio and id = any(:ids)")
+                    .param("studio", studio)
+                    .param("ids", asked.toArray(Long[]::new))
+                    .query(this::row)
+                    .list()
+                    .forEach(r -> found.put(r.id(), Optional.of(r)));
+            return found;
+        });
     }
 
     /** @param id 0 for a piece that is not there yet. @return its number, empty when someone saved in between */

@@ -1,6 +1,7 @@
 package kilnryu.app.plan;
 
 import java.time.ZonedDateTime;
+import java.util.Collection;
 import java.util.Optional;
 import kilnryu.app.account.Account;
 import kilnryu.app.web.Show;
@@ -47,6 +48,9 @@ public record Berth(
          * @param hours whether its hours are wanted too; those of a planned load take a simulation
          */
         Optional<Berth> of(Account account, long tree, boolean hours);
+
+        /** Asks for some trees at once, where a page will ask for each of them. */
+        void foresee(Account account, Collection<Long> trees);
     }
 
     public String address() {

@@ -381,9 +381,9 @@ public class Plans {
                 usual.programs());
     }
 
-    /** The trees of a studio that have a mold, changed last first. */
-    public List<Saved> molds(Account account, int most) {
-        return find(account, trees.withMold(account.studioId(), most).keySet()).stream()
+    /** The trees of a studio with a mold that is still to be filled with investment, changed last first. */
+    public List<Saved> unmixed(Account account, int most) {
+        return find(account, trees.unmixed(account.studioId(), most).keySet()).stream()
                 .filter(s -> s.plan().flask().isPresent() || s.plan().block().isPresent())
                 .toList();
     }

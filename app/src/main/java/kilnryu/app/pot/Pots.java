@@ -39,9 +39,9 @@ public class Pots {
     }
 
     public List<Now> now(Account account) {
-        return store.list(account.studioId(), false, MOST).stream()
-                .map(r -> now(account, r))
-                .toList();
+        List<TappedStore.Row> rows = store.list(account.studioId(), false, MOST);
+        device.foresee(rows.stream().map(TappedStore.Row::id).toList());
+        return rows.stream().map(r -> now(account, r)).toList();
     }
 
     public Optional<Now> now(Account account, long id) {

@@ -67,6 +67,7 @@ class CastMolds {
                 List.copyOf(trees.stream().sorted().toList()));
         List<CastMold> known = tries ? tried.getIfPresent(key) : null;
         if (known == null) {
+            berths.foresee(account, trees);
             known = plans.find(account, trees).stream()
                     .flatMap(s -> mold(account, s).stream())
                     .toList();

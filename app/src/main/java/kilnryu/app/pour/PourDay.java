@@ -6,6 +6,7 @@ import java.time.ZonedDateTime;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import kilnryu.app.account.Account;
 import kilnryu.app.melt.MetalStore;
@@ -43,14 +44,19 @@ class PourDay implements Day.Source {
         List<Task> tasks = new ArrayList<>();
         List<Waiting> waiting = new ArrayList<>();
         List<Bar> bars = new ArrayList<>();
-        for (PourStore.Row row : store.open(account.studioId())) {
+        List<PourStore.Row> open = store.open(account.studioId());
+        List<Long> ids = open.stream().map(PourStore.Row::id).toList();
+        Map<Long, List<Long>> molds = store.molds(ids);
+        Map<Long, Map<Long, MetalStore.Taken>> taken = metal.taken(ids);
+        for (PourStore.Row row : open) {
             Optional<ZonedDateTime> at = hour(row, account);
             if (row.running()) {
                 running(row, window, tasks, bars);
             } else if (at.isEmpty()) {
                 waiting.add(new Waiting(Group.YOU, row.name(), "the pour has no hour yet", -1, "/pours/" + row.id()));
             } else {
-                planned(row, at.get(), window, tasks, bars);
+                int weighed = taken.getOrDefault(row.id(), Map.of()).size();
+                planned(row, at.get(), molds.getOrDefault(row.id(), List.of()).size(), weighed, window, tasks, bars);
             }
         }
         return new Day(bars.isEmpty() ? List.of() : List.of(new Lane("Pours", "/pours", bars)), tasks, waiting, false);
@@ -83,10 +89,15 @@ class PourDay implements Day.Source {
                 day));
     }
 
-    private void planned(PourStore.Row row, ZonedDateTime at, Window window, List<Task> tasks, List<Bar> bars) {
-        int molds = store.molds(row.id()).size();
+    private static void planned(
+            PourStore.Row row,
+            ZonedDateTime at,
+            int molds,
+            int weighed,
+            Window window,
+            List<Task> tasks,
+            List<Bar> bars) {
         String counted = row.name() + ", " + (molds == 1 ? "1 mold" : molds + " molds");
-        int weighed = metal.taken(row.id()).size();
         ZonedDateTime weigh = at.minus(WEIGH_BEFORE);
         tasks.add(new Task(
                 weigh,

@@ -7,6 +7,9 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -153,10 +156,19 @@ class PourStore {
 
     /** Trees of a pour in the order in which they are poured. */
     List<Long> molds(long pour) {
-        return jdbc.sql("select tree_id from pour_mold where pour_id = :pour order by place, tree_id")
-                .param("pour", pour)
-                .query(Long.class)
-                .list();
+        return molds(List.of(pour)).getOrDefault(pour, List.of());
+    }
+
+    /** The same of some pours in one question, by the pour. */
+    Map<Long, List<Long>> molds(Collection<Long> pours) {
+        Map<Long, List<Long>> all = new HashMap<>();
+        jdbc.sql("select pour_id, tree_id from pour_mold where pour_id = any(:pours) order by place, tree_id")
+                .param("pours", pours.toArray(Long[]::new))
+                .query(rs -> {
+                    all.computeIfAbsent(rs.getLong("pour_id"), p -> new ArrayList<>())
+                            .add(rs.getLong("tree_id"));
+                });
+        return all;
     }
 
     /** Trees that could be poured: with a mold, not in another pour that is still open. */

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZonedDateTime;
+import java.util.Collection;
 import java.util.Optional;
 import kilnryu.app.account.Account;
 import kilnryu.app.plan.Berth;
@@ -30,6 +31,11 @@ class Berths implements Berth.Source {
     @Override
     public Optional<Berth> of(Account account, long tree, boolean hours) {
         return store.lastOf(account.studioId(), tree).map(row -> berth(account, row, hours));
+    }
+
+    @Override
+    public void foresee(Account account, Collection<Long> trees) {
+        store.foreseeLast(account.studioId(), trees);
     }
 
     private Berth berth(Account account, FiringStore.Row row, boolean hours) {

@@ -23,6 +23,8 @@ public class FiringLogStore {
     private static final int CHUNK = 20_000;
     private static final long VERY_MANY = 20_000;
 
+    private static final String LAST = "last second ";
+
     private final JdbcClient jdbc;
     private final Clock clock;
 
@@ -181,10 +183,15 @@ public class FiringLogStore {
     /** What there is of a source; "log" before "controller". */
     record Span(String source, double first, double last, long readings) {}
 
+    /** What was asked for with its firing. */
+    static void knowLast(long id, List<Double> last) {
+        InRequest.know(LAST + id, last);
+    }
+
     /** When the last reading was; empty where there is none. */
     OptionalDouble lastSecond(long id) {
         List<Double> last = InRequest.once(
-                "last second " + id,
+                LAST + id,
                 () -> jdbc.sql("""
                         select last_second from firing_minute where firing_id = :id
                          order by source desc, minute desc limit 1

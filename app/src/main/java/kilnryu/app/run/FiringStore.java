@@ -6,11 +6,15 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import kilnryu.app.account.Account;
 import kilnryu.app.record.Records;
 import kilnryu.app.record.WorkRecord;
@@ -26,6 +30,17 @@ import tools.jackson.databind.json.JsonMapper;
 @Repository
 public class FiringStore {
     private static final TypeReference<LinkedHashMap<String, String>> TEXTS = new TypeReference<>() {};
+
+    private static final String LAST = "last firing ";
+    private static final String HOURS = "hours of firing ";
+    private static final String MARK = """
+                        concat_ws(' ', f.version, k.version,
+                                 (select max(t.updated_at) from firing_mold m join tree t on t.id = m.tree_id
+                                   where m.firing_id = f.id),
+                                 (select max(a.at) from studio_factor a where a.studio_id = f.studio_id),
+                                 (select count(*) from studio_factor a where a.studio_id = f.studio_id),
+                                 (select max(w.at) from mold_weighing w join firing_mold m on m.tree_id = w.tree_id
+                                   where m.firing_id = f.id))""";
 
     private final JdbcClient jdbc;
     private final Clock clock;
@@ -184,17 +199,34 @@ public class FiringStore {
     /** The firing a tree stands in: the one that runs, else the one that is planned, else the last that has ended. */
     Optional<Row> lastOf(long studio, long tree) {
         return InRequest.once(
-                "last firing " + studio + " " + tree,
-                () -> jdbc.sql("""
-                        select f.* from firing f join firing_mold m on m.firing_id = f.id and m.tree_id = :tree
+                LAST + studio + " " + tree, () -> lastOf(studio, Set.of(tree)).getOrDefault(tree, Optional.empty()));
+    }
+
+    /** Asks for some trees at once, where a page will ask for each of them. */
+    void foreseeLast(long studio, Collection<Long> trees) {
+        InRequest.foresee(LAST + studio + " ", trees, Optional.empty(), asked -> lastOf(studio, asked));
+    }
+
+    private Map<Long, Optional<Row>> lastOf(long studio, Collection<Long> trees) {
+        Map<Long, Optional<Row>> all = new HashMap<>();
+        jdbc.sql("""
+                        select distinct on (m.tree_id) f.*, m.tree_id,
+                               (select last_second from firing_minute l where l.firing_id = f.id
+                                 order by source desc, minute desc limit 1) as last_second
+                          from firing f join firing_mold m on m.firing_id = f.id and m.tree_id = any(:trees)
                          where f.studio_id = :studio and f.archived_at is null
-                         order by case f.state when 'running' then 0 when 'planned' then 1 else 2 end,
-                                  coalesce(f.ended_at, f.updated_at) desc, f.id desc limit 1
+                         order by m.tree_id, case f.state when 'running' then 0 when 'planned' then 1 else 2 end,
+                                  coalesce(f.ended_at, f.updated_at) desc, f.id desc
                         """)
-                        .param("studio", studio)
-                        .param("tree", tree)
-                        .query((rs, n) -> row(rs))
-                        .optional());
+                .param("studio", studio)
+                .param("trees", trees.toArray(Long[]::new))
+                .query(rs -> {
+                    Row row = row(rs);
+                    all.put(rs.getLong("tree_id"), Optional.of(row));
+                    Double last = rs.getObject("last_second", Double.class);
+                    FiringLogStore.knowLast(row.id(), last == null ? List.of() : List.of(last));
+                });
+        return all;
     }
 
     private Row row(ResultSet rs) throws SQLException {
@@ -213,10 +245,12 @@ public class FiringStore {
 
     /** What was last reckoned of the hours of a load. */
     Optional<String> ahead(long id) {
-        return jdbc.sql("select ahead::text from firing where id = :id and ahead is not null")
-                .param("id", id)
-                .query(String.class)
-                .optional();
+        return InRequest.once(
+                HOURS + id,
+                () -> jdbc.sql("select ahead::text from firing where id = :id and ahead is not null")
+                        .param("id", id)
+                        .query(String.class)
+                        .optional());
     }
 
     void keepAhead(long id, String ahead) {
@@ -228,16 +262,13 @@ public class FiringStore {
 
     /** Changes whenever anything is changed that the hours of a load follow from. */
     String dependsOn(long id) {
-        return jdbc.sql("""
-                        select concat_ws(' ', f.version, k.version,
-                                 (select max(t.updated_at) from firing_mold m join tree t on t.id = m.tree_id
-                                   where m.firing_id = f.id),
-                                 (select max(a.at) from studio_factor a where a.studio_id = f.studio_id),
-                                 (select count(*) from studio_factor a where a.studio_id = f.studio_id),
-                                 (select max(w.at) from mold_weighing w join firing_mold m on m.tree_id = w.tree_id
-                                   where m.firing_id = f.id))
-                          from firing f left join kiln k on k.id = f.kiln_id where f.id = :id
-                        """).param("id", id).query(String.class).single();
+        return InRequest.once(
+                "mark " + id,
+                () -> jdbc.sql("select " + MARK
+                                + " from firing f left join kiln k on k.id = f.kiln_id where f.id = :id")
+                        .param("id", id)
+                        .query(String.class)
+                        .single());
     }
 
     /** A mold of a load that is not ready for the kiln. */
@@ -245,8 +276,14 @@ public class FiringStore {
 
     /** Molds that are neither mixed to the end nor shells fit to be poured. */
     public List<Unready> unready(long id) {
-        return jdbc.sql("""
-                        select t.id, t.name,
+        return unready(List.of(id)).getOrDefault(id, List.of());
+    }
+
+    /** The same of some loads in one question, by the load. */
+    Map<Long, List<Unready>> unready(Collection<Long> firings) {
+        Map<Long, List<Unready>> all = new HashMap<>();
+        jdbc.sql("""
+                        select m.firing_id, t.id, t.name,
                                case when t.flask = 'shell' then
                                       coalesce((select 'its shell is ' || coalesce(r.ended_as, 'being dipped')
                                                   from shell_run r where r.tree_id = t.id order by r.begun_at desc limit 1),
@@ -258,7 +295,7 @@ public class FiringStore {
                                       then 'it is being mixed'
                                     else 'it is not mixed' end as how
                           from firing_mold m join tree t on t.id = m.tree_id
-                         where m.firing_id = :id
+                         where m.firing_id = any(:firings)
                            and not exists (select 1 from shell_run r
                                             where r.tree_id = t.id and r.ended_as = 'fit to pour')
                            and not exists (select 1 from mix_session x
@@ -266,19 +303,48 @@ public class FiringStore {
                                               and (x.tree_id = t.id or x.id in (select s.mix_session_id
                                                    from mix_session_tree s where s.tree_id = t.id)))
                          order by t.id
-                        """)
-                .param("id", id)
-                .query((rs, n) -> new Unready(rs.getLong("id"), rs.getString("name"), rs.getString("how")))
-                .list();
+                        """).param("firings", firings.toArray(Long[]::new)).query(rs -> {
+            all.computeIfAbsent(rs.getLong("firing_id"), f -> new ArrayList<>())
+                    .add(new Unready(rs.getLong("id"), rs.getString("name"), rs.getString("how")));
+        });
+        return all;
     }
 
     /** Loads of a studio that are planned or run. */
     List<Row> open(long studio) {
         return jdbc.sql("""
-                        select * from firing
-                         where studio_id = :studio and archived_at is null and state in ('planned', 'running')
-                         order by state desc, updated_at desc limit 24
-                        """).param("studio", studio).query((rs, n) -> row(rs)).list();
+                        select f.*, f.ahead::text as hours, %s as mark,
+                               (select last_second from firing_minute l where l.firing_id = f.id
+                                 order by source desc, minute desc limit 1) as last_second
+                          from firing f left join kiln k on k.id = f.kiln_id
+                         where f.studio_id = :studio and f.archived_at is null and f.state in ('planned', 'running')
+                         order by f.state desc, f.updated_at desc limit 24
+                        """.formatted(MARK))
+                .param("studio", studio)
+                .query((rs, n) -> known(rs))
+                .list();
+    }
+
+    /** A firing with what pages ask of each. */
+    private Row known(ResultSet rs) throws SQLException {
+        Row row = row(rs);
+        InRequest.know(HOURS + row.id(), Optional.ofNullable(rs.getString("hours")));
+        InRequest.know("mark " + row.id(), rs.getString("mark"));
+        Double last = rs.getObject("last_second", Double.class);
+        FiringLogStore.knowLast(row.id(), last == null ? List.of() : List.of(last));
+        return row;
+    }
+
+    /** Duties that were done, of some firings in one question. */
+    Map<Long, Set<String>> done(Collection<Long> firings) {
+        Map<Long, Set<String>> all = new HashMap<>();
+        jdbc.sql("select firing_id, subject from firing_event where kind = 'duty' and firing_id = any(:firings)")
+                .param("firings", firings.toArray(Long[]::new))
+                .query(rs -> {
+                    all.computeIfAbsent(rs.getLong("firing_id"), f -> new HashSet<>())
+                            .add(rs.getString("subject"));
+                });
+        return all;
     }
 
     /** Names of the kilns that loads are meant for, by the number of the load. */

@@ -10,7 +10,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import kilnryu.app.account.Account;
 import kilnryu.app.today.Day;
 import kilnryu.app.today.Day.Bar;
@@ -65,19 +64,34 @@ class LoadDay implements Day.Source {
     public Day of(Account account, Window window) {
         Gathered all = new Gathered();
         Map<Long, String> kilns = store.kilns(account.studioId());
-        for (FiringStore.Row row : store.open(account.studioId())) {
+        List<FiringStore.Row> open = store.open(account.studioId());
+        Map<Long, Set<String>> done = store.done(open.stream()
+                .filter(FiringStore.Row::running)
+                .map(FiringStore.Row::id)
+                .toList());
+        Map<Long, List<FiringStore.Unready>> unready = store.unready(open.stream()
+                .filter(FiringStore.Row::planned)
+                .map(FiringStore.Row::id)
+                .toList());
+        for (FiringStore.Row row : open) {
             String kiln = kilns.getOrDefault(row.id(), "No kiln yet");
             if (row.running()) {
-                row.frozen().ifPresent(f -> running(account, row, f, kiln, window, all));
+                row.frozen().ifPresent(f -> running(row, f, kiln, window, done.getOrDefault(row.id(), Set.of()), all));
             } else {
-                planned(account, row, kiln, window, all);
+                planned(
+                        account,
+                        row,
+                        kiln,
+                        window,
+                        unready.getOrDefault(row.id(), List.of()).size(),
+                        all);
             }
         }
         return all.day();
     }
 
     private void running(
-            Account account, FiringStore.Row row, Frozen frozen, String kiln, Window window, Gathered all) {
+            FiringStore.Row row, Frozen frozen, String kiln, Window window, Set<String> done, Gathered all) {
         double now = readings.lastSecond(row.id())
                         .orElse(Duration.between(row.startedAt(), window.now().toInstant())
                                 .toSeconds())
@@ -102,10 +116,6 @@ class LoadDay implements Day.Source {
                 Kind.HANDS,
                 "pour " + row.name(),
                 run));
-        Set<String> done = store.events(row.id()).stream()
-                .filter(e -> e.kind().equals("duty"))
-                .map(FiringStore.Event::subject)
-                .collect(Collectors.toSet());
         List<Frozen.At> sorted = frozen.duties().stream()
                 .sorted(Comparator.comparingDouble(Frozen.At::minute))
                 .toList();
@@ -126,7 +136,7 @@ class LoadDay implements Day.Source {
         }
     }
 
-    private void planned(Account account, FiringStore.Row row, String kiln, Window window, Gathered all) {
+    private void planned(Account account, FiringStore.Row row, String kiln, Window window, int unmixed, Gathered all) {
         Optional<Hours.KeptHours> kept = hours.of(row);
         if (kept.isEmpty()) {
             all.reckoning = true;
@@ -149,7 +159,7 @@ class LoadDay implements Day.Source {
         for (Hours.Due d : kept.get().duties()) {
             ZonedDateTime due = at(close.get(), d.minute());
             boolean before = d.minute() <= 0;
-            if (!before || d.kind() == Duty.Kind.MIX && unmixed(row) == 0) {
+            if (!before || d.kind() == Duty.Kind.MIX && unmixed == 0) {
                 continue;
             }
             boolean mix = d.kind() == Duty.Kind.MIX;
@@ -160,15 +170,11 @@ class LoadDay implements Day.Source {
                     mix ? "Mix for the load" : capital(d.kind().label()),
                     row.name() + ", " + kiln,
                     mix
-                            ? counted(unmixed(row)) + " still to be mixed; then it stands until the kiln is closed."
+                            ? counted(unmixed) + " still to be mixed; then it stands until the kiln is closed."
                             : d.caution(),
                     mix ? "Open the mixing" : "Open the load",
                     mix ? "/mixing" : address));
         }
-    }
-
-    private long unmixed(FiringStore.Row row) {
-        return store.unready(row.id()).size();
     }
 
     private static String counted(long molds) {

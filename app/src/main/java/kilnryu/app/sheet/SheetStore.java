@@ -76,6 +76,10 @@ public class SheetStore {
 
     /** Of some trees in one question; a tree of which nothing was saved is left out. */
     public Map<Long, Map<String, Sheet>> all(Collection<Long> trees) {
+        if (trees.size() == 1) {
+            long tree = trees.iterator().next();
+            return Map.of(tree, all(tree));
+        }
         Map<Long, Map<String, Sheet>> all = new HashMap<>();
         jdbc.sql("select tree_id, stage, fields, version from sheet where tree_id = any(:trees)")
                 .param("trees", trees.toArray(Long[]::new))

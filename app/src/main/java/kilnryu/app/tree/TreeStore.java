@@ -15,6 +15,7 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -35,6 +36,7 @@ public class TreeStore {
     private static final TypeReference<Map<String, Double>> NUMBERS = new TypeReference<>() {};
 
     private static final String CARRIED = "factors of tree ";
+    private static final String MADE = "what came with tree ";
 
     private final JdbcClient jdbc;
     private final Clock clock;
@@ -371,6 +373,7 @@ public class TreeStore {
                         .param("studio", studio)
                         .query((rs, n) -> {
                             InRequest.know(CARRIED + id, carried(rs.getString("factors")));
+                            InRequest.know(MADE + id, carriedOf(rs));
                             return row(rs, n);
                         })
                         .optional());
@@ -378,11 +381,21 @@ public class TreeStore {
 
     /** Those of some numbers that are there, in one question. */
     public Map<Long, Row> find(long studio, Collection<Long> ids) {
+        Map<Long, Row> known = new HashMap<>();
+        ids.forEach(id -> InRequest.<Optional<Row>>known("tree " + studio + " " + id)
+                .flatMap(r -> r)
+                .ifPresent(r -> known.put(id, r)));
+        if (known.size() == Set.copyOf(ids).size()) {
+            return known;
+        }
         return jdbc
                 .sql(STANDS.formatted("select * from tree where id = any(:ids) and studio_id = :studio"))
                 .param("ids", ids.toArray(Long[]::new))
                 .param("studio", studio)
-                .query(TreeStore::row)
+                .query((rs, n) -> {
+                    InRequest.know(MADE + rs.getLong("id"), carriedOf(rs));
+                    return row(rs, n);
+                })
                 .list()
                 .stream()
                 .collect(Collectors.toMap(Row::id, r -> r));
@@ -394,16 +407,23 @@ public class TreeStore {
     /** Of some trees in one question. */
     public Map<Long, Carried> carried(Collection<Long> ids) {
         Map<Long, Carried> all = new HashMap<>();
-        jdbc.sql("select id, factors, created_at from tree where id = any(:ids)")
-                .param("ids", ids.toArray(Long[]::new))
-                .query(rs -> {
-                    all.put(
-                            rs.getLong("id"),
-                            new Carried(
-                                    carried(rs.getString("factors")),
-                                    rs.getTimestamp("created_at").toInstant()));
-                });
+        Set<Long> asked = new HashSet<>();
+        for (long id : ids) {
+            InRequest.<Carried>known(MADE + id).ifPresentOrElse(c -> all.put(id, c), () -> asked.add(id));
+        }
+        if (!asked.isEmpty()) {
+            jdbc.sql("select id, factors, created_at from tree where id = any(:ids)")
+                    .param("ids", asked.toArray(Long[]::new))
+                    .query(rs -> {
+                        all.put(rs.getLong("id"), carriedOf(rs));
+                    });
+        }
         return all;
+    }
+
+    private Carried carriedOf(ResultSet rs) throws SQLException {
+        return new Carried(
+                carried(rs.getString("factors")), rs.getTimestamp("created_at").toInstant());
     }
 
     private Map<String, Replacement> carried(String text) {
@@ -560,6 +580,20 @@ public class TreeStore {
 
     public Map<Long, String> withMold(long studio, int most) {
         return names("flask is not null", studio, most);
+    }
+
+    /** Trees whose mold is still to be filled with investment, changed last first: not mixed, fired, poured or opened. */
+    public Map<Long, String> unmixed(long studio, int most) {
+        return names("""
+                        flask is not null and flask <> 'shell'
+                        and not exists (select 1 from mix_session x
+                                         where x.tree_id = tree.id and x.ended_at is not null and not x.given_up)
+                        and not exists (select 1 from mix_session_tree s join mix_session x on x.id = s.mix_session_id
+                                         where s.tree_id = tree.id and x.ended_at is not null and not x.given_up)
+                        and not exists (select 1 from firing_mold m join firing f on f.id = m.firing_id
+                                         where m.tree_id = tree.id and f.state in ('running', 'done') and f.archived_at is null)
+                        and not exists (select 1 from break_out b where b.tree_id = tree.id)
+                        """, studio, most);
     }
 
     private Map<Long, String> names(String which, long studio, int most) {

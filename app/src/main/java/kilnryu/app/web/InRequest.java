@@ -1,8 +1,11 @@
 package kilnryu.app.web;
 
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import org.springframework.web.context.request.RequestAttributes;
 import org.springframework.web.context.request.RequestContextHolder;
@@ -35,6 +38,35 @@ public final class InRequest {
             return answer;
         }
         return (T) known.get().get(key);
+    }
+
+    /** What is known already; empty where it was not asked. */
+    @SuppressWarnings("unchecked")
+    public static <T> Optional<T> known(String key) {
+        return known().map(k -> (T) k.get(key));
+    }
+
+    /**
+     * Asks at once for many that a page will ask for one by one.
+     *
+     * @param prefix of their keys, before the number
+     * @param none what is known of those the answer leaves out
+     * @param ask is given those that are not known yet
+     */
+    public static void foresee(
+            String prefix, Collection<Long> ids, Object none, Function<List<Long>, ? extends Map<Long, ?>> ask) {
+        Map<String, Object> known = known().orElse(null);
+        if (known == null) {
+            return;
+        }
+        List<Long> unknown = ids.stream()
+                .distinct()
+                .filter(id -> !known.containsKey(prefix + id))
+                .toList();
+        if (!unknown.isEmpty()) {
+            Map<Long, ?> found = ask.apply(unknown);
+            unknown.forEach(id -> known.put(prefix + id, found.containsKey(id) ? found.get(id) : none));
+        }
     }
 
     /** What was asked for many at once: each of them is known from then on. */

@@ -2,7 +2,11 @@ package kilnryu.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Function;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.mock.web.MockHttpServletRequest;
@@ -57,5 +61,27 @@ class InRequestTest {
         InRequest.know("seen", 6);
         assertThat(ask("seen")).isEqualTo(5);
         assertThat(asked).hasValue(0);
+    }
+
+    @Test
+    void manyAreAskedForAtOnceAndOnlyThoseThatAreNotKnown() {
+        page("GET");
+        InRequest.know("mold 1", "known");
+        List<List<Long>> questions = new ArrayList<>();
+        Function<List<Long>, Map<Long, String>> ask = ids -> {
+            questions.add(ids);
+            return Map.of(2L, "two");
+        };
+        InRequest.foresee("mold ", List.of(1L, 2L, 3L, 2L), "none", ask);
+        InRequest.foresee("mold ", List.of(3L, 2L), "none", ask);
+        assertThat(questions).containsExactly(List.of(2L, 3L));
+        assertThat(InRequest.<String>known("mold 1")).contains("known");
+        assertThat(InRequest.<String>known("mold 2")).contains("two");
+        assertThat(InRequest.<String>known("mold 3")).contains("none");
+        page("POST");
+        InRequest.foresee("mold ", List.of(9L), "none", ask);
+        assertThat(questions).hasSize(1);
+        assertThat(InRequest.known("mold 9")).isEmpty();
+        assertThat(InRequest.reading()).isFalse();
     }
 }
