@@ -78,8 +78,8 @@ class SettingsStoreTest extends AppTest {
                 "insert into shell_recipe (studio_id, name, coats, note, version, updated_at)"
                         + " values (:studio, 'r', 'prime', '', 1, now())",
                 "insert into equipment (studio_id, fields, version) values (:studio, '{}', 1)",
-                "insert into studio_factor (studio_id, key, value, reason, account_id)"
-                        + " values (:studio, 'k', 1, 'tried', :account)",
+                "insert into studio_factor (studio_id, key, value, reason, account_id, at)"
+                        + " values (:studio, 'k', 1, 'tried', :account, now())",
                 "insert into own_cause (studio_id, cause, fields, account_id, at)"
                         + " values (:studio, 'c', '{}', :account, now())",
                 "update account set shown_name = 'Another' where studio_id = :studio and id = :account",

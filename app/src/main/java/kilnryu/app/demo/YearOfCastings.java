@@ -154,6 +154,11 @@ class YearOfCastings {
                     "parts[2].spacing_mm",
                     "26"));
         }
+        piece(tree, d, piece);
+        return plans.create(account, stages(d, tree, moldC, pourC), Map.of());
+    }
+
+    private static void piece(Map<String, String> tree, Design d, int piece) {
         part(tree, piece, d.name, "piece", "piece", d.material);
         String at = "parts[" + piece + "].";
         tree.put(at + "how", "mass_g");
@@ -167,6 +172,9 @@ class YearOfCastings {
         tree.put(at + "joins", Integer.toString(piece - 1));
         tree.put(at + "at_mm", d.count == 1 ? "20" : "6");
         tree.put(at + "tilt_deg", d.count == 1 ? "-90" : "-20");
+    }
+
+    private static Map<Stage, Map<String, String>> stages(Design d, Map<String, String> tree, int moldC, int pourC) {
         Map<Stage, Map<String, String>> stages = new EnumMap<>(Stage.class);
         stages.put(Stage.TREE, tree);
         stages.put(
@@ -193,7 +201,7 @@ class YearOfCastings {
                         moldC + " °C",
                         "pour_C",
                         pourC + " °C"));
-        return plans.create(account, stages, Map.of());
+        return stages;
     }
 
     private static void part(Map<String, String> tree, int n, String name, String role, String use, String material) {

@@ -233,29 +233,17 @@ class RackController {
     String calendar(
             @AuthenticationPrincipal Account account, @RequestParam(defaultValue = "yes") String waiting, Model model) {
         Room room = shells.room(account);
-        List<ShellState> open = shells.open(account);
         Map<String, String> names = new LinkedHashMap<>();
         Map<String, Long> ids = new LinkedHashMap<>();
         List<Job> jobs = new ArrayList<>();
-        for (ShellState s : open) {
+        for (ShellState s : shells.open(account)) {
             String key = "shell-" + s.run().id();
             names.put(key, s.run().name());
             ids.put(key, s.run().id());
             jobs.add(s.job(key));
         }
         if (waiting.equals("yes")) {
-            List<Waiting> later = waiting(account);
-            Map<Long, Plans.Saved> plan = plans
-                    .find(account, later.stream().map(Waiting::tree).toList())
-                    .stream()
-                    .collect(Collectors.toMap(p -> p.row().id(), p -> p));
-            for (Waiting w : later) {
-                Plans.Saved saved = plan.get(w.tree());
-                if (saved != null && saved.plan().shell().isPresent()) {
-                    names.put("tree-" + w.tree(), w.name() + ", not begun");
-                    jobs.add(ShellState.waiting("tree-" + w.tree(), saved.plan(), clock.instant()));
-                }
-            }
+            later(account, names, jobs);
         }
         List<Rack> racks = room.racks();
         DipCalendar calendar = DipCalendar.of(
@@ -292,6 +280,22 @@ class RackController {
         model.addAttribute("withWaiting", waiting.equals("yes"));
         model.addAttribute("air", air);
         return "dipping/calendar";
+    }
+
+    /** Jobs of the shells that wait to be begun, and their names. */
+    private void later(Account account, Map<String, String> names, List<Job> jobs) {
+        List<Waiting> later = waiting(account);
+        Map<Long, Plans.Saved> plan = plans
+                .find(account, later.stream().map(Waiting::tree).toList())
+                .stream()
+                .collect(Collectors.toMap(p -> p.row().id(), p -> p));
+        for (Waiting w : later) {
+            Plans.Saved saved = plan.get(w.tree());
+            if (saved != null && saved.plan().shell().isPresent()) {
+                names.put("tree-" + w.tree(), w.name() + ", not begun");
+                jobs.add(ShellState.waiting("tree-" + w.tree(), saved.plan(), clock.instant()));
+            }
+        }
     }
 
     private static List<Day> days(

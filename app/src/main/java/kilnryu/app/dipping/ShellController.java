@@ -285,7 +285,6 @@ class ShellController {
         FigureView.Maker views = new FigureView.Maker(account.units(), s.plan().precious());
         List<Event> events = dips.events(id);
         Dewax dewax = s.plan().shell().orElseThrow().dewax();
-        Findings recovered = recovered(events, dewax);
         List<Flaw> flaws = flaws(account, events);
         model.addAttribute("id", id);
         model.addAttribute("tree", s.run().treeId());
@@ -312,29 +311,14 @@ class ShellController {
                 s.shell().findings().all().stream()
                         .map(f -> FindingView.of(f, views, 0))
                         .toList());
-        List<String> unjudged = new ArrayList<>();
-        if (s.shell().strength().isEmpty()) {
-            unjudged.add("whether it bears the metal (no place on the tree is known)");
-        }
-        if (s.shell().drying().isEmpty()) {
-            unjudged.add("how long its coats dry in this room");
-        }
-        if (looked(events).isEmpty()) {
-            unjudged.add("cracks, patches and dryness (the look before the pour)");
-        }
+        List<String> unjudged = unjudged(s, events);
         model.addAttribute("unjudged", unjudged);
         model.addAttribute("verdict", Verdict.over(s.shell().findings().all(), unjudged, account.units(), List.of()));
         model.addAttribute("corrected", s.corrected() == 1 ? "" : Show.digits(s.corrected()));
         model.addAttribute("drawing", drawing(account, s, events));
         model.addAttribute("masses", masses(account, s));
         model.addAttribute("flaws", flaws);
-        model.addAttribute(
-                "steps", dewax.steps().stream().map(ShellController::step).toList());
-        model.addAttribute("dewax", views.of(dewax.expected()));
-        model.addAttribute("dewaxMethod", dewax.method().label());
-        model.addAttribute(
-                "recovered",
-                recovered.all().stream().map(f -> FindingView.of(f, views, 0)).toList());
+        dewaxed(dewax, recovered(events, dewax), views, model);
         model.addAttribute("looks", DipReader.LOOKS);
         model.addAttribute("looked", looked(events));
         model.addAttribute("against", against(s, flaws, events));
@@ -347,6 +331,30 @@ class ShellController {
             model.addAttribute(form + "Form", forms.getOrDefault(form, empty));
         }
         return "dipping/shell";
+    }
+
+    private static List<String> unjudged(ShellState s, List<Event> events) {
+        List<String> unjudged = new ArrayList<>();
+        if (s.shell().strength().isEmpty()) {
+            unjudged.add("whether it bears the metal (no place on the tree is known)");
+        }
+        if (s.shell().drying().isEmpty()) {
+            unjudged.add("how long its coats dry in this room");
+        }
+        if (looked(events).isEmpty()) {
+            unjudged.add("cracks, patches and dryness (the look before the pour)");
+        }
+        return unjudged;
+    }
+
+    private static void dewaxed(Dewax dewax, Findings recovered, FigureView.Maker views, Model model) {
+        model.addAttribute(
+                "steps", dewax.steps().stream().map(ShellController::step).toList());
+        model.addAttribute("dewax", views.of(dewax.expected()));
+        model.addAttribute("dewaxMethod", dewax.method().label());
+        model.addAttribute(
+                "recovered",
+                recovered.all().stream().map(f -> FindingView.of(f, views, 0)).toList());
     }
 
     private static List<Figure> figures(ShellState s) {

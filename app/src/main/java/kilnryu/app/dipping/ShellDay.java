@@ -75,48 +75,36 @@ class ShellDay implements Day.Source {
                 .orElse("");
         switch (s.phase()) {
             case LATE ->
-                tasks.add(new Task(
+                tasks.add(open(
+                        s,
                         at(s.latest().orElseThrow(), window),
                         Press.LATE,
-                        true,
                         coat,
-                        s.run().name(),
-                        how + "; a prime that waits too long lets go of the next coat.",
-                        "Open the shell",
-                        address));
+                        how + "; a prime that waits too long lets go of the next coat."));
             case READY ->
-                tasks.add(new Task(
+                tasks.add(open(
+                        s,
                         at(s.ready().orElse(window.now().toInstant()), window),
                         Press.DUE,
-                        false,
                         coat,
-                        s.run().name(),
                         how
                                 + s.latest()
                                         .map(l -> "; by " + Show.weekday(at(l, window)))
-                                        .orElse("") + ".",
-                        "Open the shell",
-                        address));
+                                        .orElse("") + "."));
             case WIRE ->
-                tasks.add(new Task(
+                tasks.add(open(
+                        s,
                         at(s.ready().orElse(window.now().toInstant()), window),
                         Press.DUE,
-                        false,
                         "Wrap the wire",
-                        s.run().name(),
-                        "Twisted tight where it crosses, then the next coat.",
-                        "Open the shell",
-                        address));
+                        "Twisted tight where it crosses, then the next coat."));
             case NEVER ->
-                tasks.add(new Task(
+                tasks.add(open(
+                        s,
                         window.now(),
                         Press.WARNING,
-                        false,
                         "Never dries in this air",
-                        s.run().name(),
-                        "Drier air, a fan, or a window into the hollow.",
-                        "Open the shell",
-                        address));
+                        "Drier air, a fan, or a window into the hollow."));
             case DRYING ->
                 waiting.add(new Waiting(
                         Group.DRYING,
@@ -140,6 +128,18 @@ class ShellDay implements Day.Source {
             case FIRE -> waiting.add(new Waiting(Group.READY, s.run().name(), "may be fired", -1, address));
             default -> {}
         }
+    }
+
+    private static Task open(ShellState s, ZonedDateTime at, Press press, String what, String why) {
+        return new Task(
+                at,
+                press,
+                press == Press.LATE,
+                what,
+                s.run().name(),
+                why,
+                "Open the shell",
+                "/shells/" + s.run().id());
     }
 
     /** A line for each of the first shells: each dip, and pale behind it how long its coat dries. */

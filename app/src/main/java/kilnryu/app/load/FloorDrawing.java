@@ -119,6 +119,24 @@ final class FloorDrawing {
                     d,
                     "rx=\"5\" fill=\"none\" stroke=\"" + Svg.SLATE + "\" stroke-width=\"1\" stroke-dasharray=\"2 3\"");
         }
+        body(p, stand);
+        if (stand != null) {
+            svg.text(
+                    x(p.x()),
+                    y(p.y()) + 19,
+                    "cup ↓",
+                    "font-size=\"9\" text-anchor=\"middle\" fill=\"" + Svg.FAINT_INK + "\"");
+        }
+        svg.text(
+                x(p.x()),
+                y(p.y()) + 6,
+                String.valueOf(number),
+                "font-size=\"17\" font-weight=\"700\" text-anchor=\"middle\" fill=\"" + Svg.INK + "\"");
+        svg.endGroup();
+    }
+
+    /** Seen from above, with the stroke that says where its front is. */
+    private void body(Packing.Placed p, Stand stand) {
         String paint = "fill=\"#e7dcc8\" stroke=\"" + Svg.INK + "\" stroke-width=\"1.4\"";
         if (p.item().round()) {
             double r = p.item().width() / 2 * scale;
@@ -146,19 +164,6 @@ final class FloorDrawing {
                     y(p.y() + p.deep() / 2) + 8,
                     "stroke=\"" + Svg.VERDIGRIS + "\" stroke-width=\"3\"");
         }
-        if (stand != null) {
-            svg.text(
-                    x(p.x()),
-                    y(p.y()) + 19,
-                    "cup ↓",
-                    "font-size=\"9\" text-anchor=\"middle\" fill=\"" + Svg.FAINT_INK + "\"");
-        }
-        svg.text(
-                x(p.x()),
-                y(p.y()) + 6,
-                String.valueOf(number),
-                "font-size=\"17\" font-weight=\"700\" text-anchor=\"middle\" fill=\"" + Svg.INK + "\"");
-        svg.endGroup();
     }
 
     private void gap(Packing.Placed a, Packing.Placed b, double nearest) {

@@ -164,11 +164,7 @@ public final class PieceReader {
         Optional<Commission> commission = alloy.isPresent() && material.isPresent() && !Double.isNaN(sizes[0])
                 ? Optional.of(commission(alloy.get(), material.get(), sizes, volume, thin, hollow, count, days))
                 : Optional.empty();
-        if (alloy.isPresent() && MethodAdvice.isRefused(alloy.get(), mold)) {
-            found.add(refused(alloy.get(), mold));
-        }
-        Optional<Sections> sections = commission.map(c -> Sections.of(mold, c, equipment));
-        sections.filter(s -> !s.over().isEmpty()).ifPresent(s -> found.add(tooLarge(s)));
+        against(alloy, mold, commission.map(c -> Sections.of(mold, c, equipment)), found);
         return new Piece(
                 name.orElse(""),
                 material,
@@ -188,6 +184,13 @@ public final class PieceReader {
                 new Findings(found),
                 commission.map(c -> MethodAdvice.of(c, equipment)).orElse(List.of()),
                 commission.map(c -> Split.of(mold, c, equipment, factors)).orElse(List.of()));
+    }
+
+    /** An alloy that its mold cannot take, a piece too large for what there is to make it in. */
+    private static void against(
+            Optional<Alloy> alloy, MoldKind mold, Optional<Sections> sections, List<Finding> found) {
+        alloy.filter(a -> MethodAdvice.isRefused(a, mold)).ifPresent(a -> found.add(refused(a, mold)));
+        sections.filter(s -> !s.over().isEmpty()).ifPresent(s -> found.add(tooLarge(s)));
     }
 
     /** Its name; the other words are read for their length. */

@@ -414,6 +414,13 @@ public class DayController {
         model.addAttribute(
                 "alloy", Alloy.named(course.plan().alloy()).map(Alloy::label).orElse(""));
         model.addAttribute("clock", clock(now, account));
+        devices(account, course, events, now, model);
+        model.addAttribute("after", PourAfter.of(course, account.units()));
+        return true;
+    }
+
+    /** What furnace, pyrometer and gauge show. */
+    private void devices(Account account, PourCourse course, List<PourStore.Event> events, Instant now, Model model) {
         MeltFurnace.Reading furnace = devices.furnace.read(melt(course.plan()), changes(events), now);
         model.addAttribute(
                 "furnace",
@@ -441,8 +448,6 @@ public class DayController {
                 java.util.Arrays.stream(SimulatedFurnace.Fault.values())
                         .map(f -> new Fault(f.key(), f.label()))
                         .toList());
-        model.addAttribute("after", PourAfter.of(course, account.units()));
-        return true;
     }
 
     private static String clock(Instant at, Account account) {

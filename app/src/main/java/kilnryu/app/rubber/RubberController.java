@@ -123,6 +123,28 @@ class RubberController {
         model.addAttribute("view", RubberView.of(account, mold, clock.instant()));
         model.addAttribute("lacking", sheet.lacking());
         model.addAttribute("thickened", sheet.thickener().orElse(0) > 0);
+        offered(account, model);
+        model.addAttribute(
+                "openings",
+                row.number("piece").map(p -> openings.of(account, p)).orElse(List.of()));
+        parting(account, mold, model);
+        model.addAttribute(
+                "thin",
+                row.number("piece")
+                        .map(p -> openings.thinnest(account, p))
+                        .filter(t -> t.isPresent() && t.getAsDouble() < BACKED_MM)
+                        .map(t -> Show.value(t.getAsDouble(), Measure.MILLIMETRE, account.units(), false)
+                                .toString())
+                        .orElse(""));
+        model.addAttribute("count", events.size());
+        model.addAttribute(
+                "photos", id == 0 ? List.of() : photos.of(account.studioId(), PhotoStore.Of.RUBBER_MOLD, id));
+        model.addAttribute("chosenWay", typed.getOrDefault("opening", ""));
+        return "rubber/rubber";
+    }
+
+    /** What can be chosen on its sheet. */
+    private void offered(Account account, Model model) {
         model.addAttribute(
                 "kinds",
                 java.util.Arrays.stream(RubberMold.Kind.values())
@@ -141,23 +163,6 @@ class RubberController {
         model.addAttribute("pieces", pieces.options(account));
         model.addAttribute(
                 "ways", Options.of(PieceOpenings.Way.values(), PieceOpenings.Way::key, PieceOpenings.Way::label));
-        model.addAttribute(
-                "openings",
-                row.number("piece").map(p -> openings.of(account, p)).orElse(List.of()));
-        parting(account, mold, model);
-        model.addAttribute(
-                "thin",
-                row.number("piece")
-                        .map(p -> openings.thinnest(account, p))
-                        .filter(t -> t.isPresent() && t.getAsDouble() < BACKED_MM)
-                        .map(t -> Show.value(t.getAsDouble(), Measure.MILLIMETRE, account.units(), false)
-                                .toString())
-                        .orElse(""));
-        model.addAttribute("count", events.size());
-        model.addAttribute(
-                "photos", id == 0 ? List.of() : photos.of(account.studioId(), PhotoStore.Of.RUBBER_MOLD, id));
-        model.addAttribute("chosenWay", typed.getOrDefault("opening", ""));
-        return "rubber/rubber";
     }
 
     /** Its lines, keys, spout and parts, where its piece has a mesh to draw them on. */

@@ -78,12 +78,12 @@ public record MetalCooling(FullMold mold, List<Moment> course) {
     }
 
     /** Seconds until the face of the button is under this, C. */
-    public OptionalDouble buttonUnder(double celsius) {
+    OptionalDouble buttonUnder(double celsius) {
         return below(Moment::button, celsius);
     }
 
     /** Seconds until the hottest place of the metal is under this, C. */
-    public OptionalDouble metalUnder(double celsius) {
+    OptionalDouble metalUnder(double celsius) {
         return below(Moment::metal, celsius);
     }
 

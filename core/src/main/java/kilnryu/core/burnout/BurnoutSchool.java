@@ -137,7 +137,7 @@ public enum BurnoutSchool {
     }
 
     /** The mold has to be dry before its face passes this, C. */
-    public double dryBefore() {
+    double dryBefore() {
         return dryBefore;
     }
 
@@ -166,7 +166,7 @@ public enum BurnoutSchool {
     }
 
     /** Whether its program is steps for a kiln with a switch. */
-    public boolean bySteps() {
+    boolean bySteps() {
         return does(Habit.BY_STEPS);
     }
 }

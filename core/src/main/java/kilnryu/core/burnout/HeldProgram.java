@@ -94,7 +94,7 @@ public record HeldProgram(
     }
 
     /** A hold that is too short, and the mold it is too short for. */
-    public record Unmet(int segment, String mold) {}
+    record Unmet(int segment, String mold) {}
 
     public HeldProgram {
         unmet = List.copyOf(unmet);

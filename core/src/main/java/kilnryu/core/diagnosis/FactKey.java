@@ -146,7 +146,7 @@ public enum FactKey {
     }
 
     /** Whether it is what something is held against, and not something that happened. */
-    public boolean isPlan() {
+    boolean isPlan() {
         return this == METAL_PLANNED_C
                 || this == MOLD_PLANNED_C
                 || this == CARRY_WINDOW_S

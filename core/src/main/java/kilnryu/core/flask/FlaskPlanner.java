@@ -30,7 +30,7 @@ public final class FlaskPlanner {
             new Constant("overfill", "overfill", "overfill", 4, 3, 5, PERCENT, Mark.T, "handbook 4").asChoice();
     public static final Constant WORKING_TIME_21 = new Constant(
             "working-time.21", "at_21", "working time at 21 °C", 9.5, 8.5, 10.5, MINUTE, Mark.M, "handbook 4");
-    public static final Constant WORKING_TIME_PER_K = new Constant(
+    static final Constant WORKING_TIME_PER_K = new Constant(
             "working-time.rate",
             "rate",
             "working time, share lost for each K warmer",
@@ -50,10 +50,10 @@ public final class FlaskPlanner {
             GRAM_PER_CM3,
             Mark.T,
             "handbook 2, waxes");
-    public static final Constant STAND_SMALL = new Constant(
+    static final Constant STAND_SMALL = new Constant(
                     "stand.small", "stand", "stand before the kiln", 120, 60, 120, MINUTE, Mark.T, "handbook 4")
             .asChoice();
-    public static final Constant STAND_LARGE = new Constant(
+    static final Constant STAND_LARGE = new Constant(
                     "stand.large",
                     "stand",
                     "stand before the kiln, over 8 cm",

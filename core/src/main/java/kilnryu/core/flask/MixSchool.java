@@ -90,7 +90,7 @@ public enum MixSchool {
     }
 
     /** Whether the filled flask goes under the bell. */
-    public boolean drawsFlask() {
+    boolean drawsFlask() {
         return this == VACUUM;
     }
 

@@ -33,7 +33,7 @@ public final class MoldChecks {
     }
 
     /** The hottest a gypsum-bonded mold may be when metal enters, C. */
-    public static double gypsumMoldLimit(InvestmentSystem system) {
+    static double gypsumMoldLimit(InvestmentSystem system) {
         return Math.min(700, system.maxC());
     }
 

@@ -37,7 +37,7 @@ public record StudioFlask(
     }
 
     /** Outside the shorter way. */
-    public double outsideAcross() {
+    double outsideAcross() {
         return across() + 2 * wall;
     }
 

@@ -88,11 +88,11 @@ public final class Assembly {
         return fromRoot.stream().filter(m -> m.use() == use).toList();
     }
 
-    public List<Member> childrenOf(Member member) {
+    List<Member> childrenOf(Member member) {
         return children.getOrDefault(member.key(), List.of());
     }
 
-    public List<Member> childrenOf(Member member, Use use) {
+    List<Member> childrenOf(Member member, Use use) {
         return childrenOf(member).stream().filter(m -> m.use() == use).toList();
     }
 
@@ -105,7 +105,7 @@ public final class Assembly {
     }
 
     /** From a member up to the root, itself first. */
-    public List<Member> wayUp(Member from) {
+    List<Member> wayUp(Member from) {
         List<Member> way = new ArrayList<>();
         for (Optional<Member> at = Optional.of(from); at.isPresent(); at = parentOf(at.get())) {
             way.add(at.get());

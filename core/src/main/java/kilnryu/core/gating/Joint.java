@@ -26,7 +26,7 @@ public record Joint(String to, double at, double angle, double tilt, int rings, 
         return new Joint(to, at, angle, tilt, number, apart, fillet);
     }
 
-    public Joint filleted(double radius) {
+    Joint filleted(double radius) {
         return new Joint(to, at, angle, tilt, rings, spacing, radius);
     }
 }

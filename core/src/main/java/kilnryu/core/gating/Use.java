@@ -36,12 +36,12 @@ public enum Use {
     }
 
     /** Whether metal is meant to run through it. */
-    public boolean isChannel() {
+    boolean isChannel() {
         return this == CUP || this == SPRUE || this == RUNNER || this == GATE;
     }
 
     /** Whether gas may leave by it. */
-    public boolean letsGasOut() {
+    boolean letsGasOut() {
         return this == VENT || this == STUB || this == FEEDER;
     }
 }

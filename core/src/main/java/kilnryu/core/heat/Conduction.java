@@ -491,7 +491,7 @@ public final class Conduction {
     }
 
     /** Surface of the first end on the axis, C. */
-    public double bottomOnAxis() {
+    double bottomOnAxis() {
         return rings < 2 ? bottomSurface[0] : bottomSurface[0] - (bottomSurface[1] - bottomSurface[0]) / 8;
     }
 

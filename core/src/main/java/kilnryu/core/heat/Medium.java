@@ -49,7 +49,7 @@ public record Medium(
     }
 
     /** Share of the free water left at a place that was as hot as this at most, 1 to 0. */
-    public static double freeLeft(double hottest) {
+    static double freeLeft(double hottest) {
         return Math.max(0, Math.min(1, (FREE_TO - hottest) / (FREE_TO - FREE_FROM)));
     }
 

@@ -29,7 +29,7 @@ public record Kiln(double watts, double lossPerK, double capacity) {
     }
 
     /** What leaves through a door that stands ajar, times what leaves through the wall; our own figure. */
-    public static final double AJAR = 3;
+    static final double AJAR = 3;
 
     /** With its door ajar. */
     public Kiln ajar() {

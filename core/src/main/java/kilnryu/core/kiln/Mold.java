@@ -22,13 +22,13 @@ public record Mold(
     public static final Face KILN = new Face(10, 0.9);
 
     /** Solid shelf below: contact in places, thin air in others; our own figure. */
-    public static final Face SHELF = new Face(15, 0);
+    static final Face SHELF = new Face(15, 0);
 
     /** Heat that the steel of a flask takes, for each m of its wall, J/(m3 K): handbook 8, 7850 kg/m3 and 490 J/(kg K). */
     private static final double STEEL = 7850 * 490;
 
     /** Usual wall of a flask, m (handbook 8). */
-    public static final double STEEL_WALL = 0.0016;
+    static final double STEEL_WALL = 0.0016;
 
     /** First root of the Bessel function of order 0, doubled: what rules a long cylinder. */
     private static final double CYLINDER = 4.8097;

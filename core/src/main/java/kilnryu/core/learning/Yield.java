@@ -12,7 +12,7 @@ import org.hipparchus.distribution.continuous.BetaDistribution;
  */
 public record Yield(int good, int made, double prior) {
     /** As much as so many castings the studio's own rate counts. */
-    public static final double PRIOR_COUNTS = 4;
+    static final double PRIOR_COUNTS = 4;
 
     private static final double LOW = 0.05;
     private static final double HIGH = 0.95;

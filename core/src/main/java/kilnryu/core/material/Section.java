@@ -52,7 +52,7 @@ public enum Section {
     }
 
     /** Whether a wall of so many mm is of this kind. */
-    public static Section ofWall(double mm) {
+    static Section ofWall(double mm) {
         return mm < THIN_TO_MM ? THIN : mm <= MEDIUM_TO_MM ? MEDIUM : HEAVY;
     }
 

@@ -68,7 +68,7 @@ public enum Element {
     }
 
     /** Boils or burns off: it goes in last and under the surface (handbook 16). */
-    public boolean fugitive() {
+    boolean fugitive() {
         return this == ZN || this == MG || this == P;
     }
 }

@@ -45,7 +45,7 @@ public record MakeUp(Map<Element, Double> percent) {
         return percent.getOrDefault(element, 0.0);
     }
 
-    public boolean isPure() {
+    boolean isPure() {
         return percent.size() == 1;
     }
 

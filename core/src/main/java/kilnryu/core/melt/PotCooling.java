@@ -81,7 +81,7 @@ public record PotCooling(double face, double wall, boolean covered, double room)
     }
 
     /** A cold ladle takes its own heat first: both end at one temperature, C. */
-    public static double inLadle(double celsius, double grams, Alloy alloy, Ladle ladle) {
+    static double inLadle(double celsius, double grams, Alloy alloy, Ladle ladle) {
         double metal = grams * alloy.melting().cpLiquid();
         double steel = ladle.grams * ladle.cp;
         return (celsius * metal + ladle.celsius * steel) / (metal + steel);

@@ -50,7 +50,7 @@ public record Stock(
     }
 
     /** Metal that was molten in a studio before, or of which that much is not even known. */
-    public boolean comesBack() {
+    boolean comesBack() {
         return type == Type.RETURN || isUnknown();
     }
 

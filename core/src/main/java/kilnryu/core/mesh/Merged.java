@@ -12,7 +12,7 @@ package kilnryu.core.mesh;
  * @param area of what is not inside another body, in square units
  * @param doubtful share of the lines that come out with another count than they went in: faces that are missing or turned over
  */
-public record Merged(double volume, double area, double doubtful) {
+record Merged(double volume, double area, double doubtful) {
     private static final int GRID = 768;
     private static final int BAND = 64;
     private static final double SAME = 1e-7;

@@ -44,7 +44,7 @@ public final class Mesh {
         return triangles.length / 3;
     }
 
-    public int cornerCount() {
+    int cornerCount() {
         return corners.length / 3;
     }
 

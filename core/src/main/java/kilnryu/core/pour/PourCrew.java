@@ -20,7 +20,7 @@ public record PourCrew(double carry, double seat, double between, double skim, b
     public static final Constant CARRY = hand("pour.carry", "carry", "kiln to pouring place", 20, 5, 60);
     public static final Constant SEAT = hand("pour.seat", "seat", "set down and ready for metal", 15, 5, 60);
     public static final Constant BETWEEN = hand("pour.between", "between", "from one mold to the next", 12, 5, 40);
-    public static final Constant SKIM = hand("pour.skim", "skim", "skim and carry the pot", 40, 15, 120);
+    static final Constant SKIM = hand("pour.skim", "skim", "skim and carry the pot", 40, 15, 120);
 
     public static List<Constant> constants() {
         return List.of(CARRY, SEAT, BETWEEN, SKIM);

@@ -81,7 +81,7 @@ public enum Material {
     }
 
     /** What stops its cure, in words; empty where nothing usual does. */
-    public String poisons() {
+    String poisons() {
         return this == PLATINUM_SILICONE
                 ? "Clay with sulphur, latex, fresh tin silicone and some resins stop it: a test patch first."
                 : "";

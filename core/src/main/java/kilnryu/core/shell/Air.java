@@ -21,9 +21,9 @@ public record Air(double celsius, double humidity, double speed) {
     private static final double COLD_C = 10;
 
     /** Where the relation for the wet bulb was fitted, %. */
-    public static final double FITTED_FROM = 5;
+    static final double FITTED_FROM = 5;
 
-    public static final double FITTED_TO = 99;
+    static final double FITTED_TO = 99;
 
     private static final Formula WET_BULB = Formula.rule("T * atan(0.151977 * sqrt(RH + 8.313659)) + atan(T + RH)"
             + " - atan(RH - 1.676331) + 0.00391838 * RH^1.5 * atan(0.023101 * RH) - 4.686035");
@@ -33,7 +33,7 @@ public record Air(double celsius, double humidity, double speed) {
      * Temperature of a wet thermometer, C, by the empirical relation of Stull (2011) in temperature and relative humidity
      * at sea level: good to 1 K between 5 and 99 % and -20 and 50 C. Saturated air has its own temperature.
      */
-    public Figure wetBulb() {
+    Figure wetBulb() {
         Figure t = Figure.given("T", "air", celsius, Measure.DEGREE_CELSIUS, Known.MEASURED, 0);
         if (humidity > FITTED_TO) {
             return Figure.given(

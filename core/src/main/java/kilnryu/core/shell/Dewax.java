@@ -96,7 +96,7 @@ public record Dewax(Method method, Figure wax, Figure expected, List<Step> steps
         }
 
         /** Whether it brings plastics out that only flow at 200 °C and more. */
-        public boolean forPlastics() {
+        boolean forPlastics() {
             return forPlastics || this == FLASH;
         }
     }

@@ -30,7 +30,7 @@ import kilnryu.core.finding.Findings;
 public record DipCalendar(List<Dip> dips, Map<String, Instant> fire, Map<String, String> racks, Findings findings) {
     private static final int MOST_DAYS = 200;
     /** To wrap a piece with wire; own estimate, a large piece takes longer. */
-    public static final Duration WIRING = Duration.ofMinutes(30);
+    static final Duration WIRING = Duration.ofMinutes(30);
 
     /**
      * A coat still to be laid.

@@ -21,7 +21,7 @@ import kilnryu.core.sum.Known;
  */
 public record Tank(String name, boolean prime, double diameter, double depth, double level, double density) {
     /** Room over the slurry for splash and drip, mm. */
-    public static final double FREEBOARD = 40;
+    static final double FREEBOARD = 40;
 
     private static final double COVER = 20;
     private static final double BESIDE = 25;
@@ -78,6 +78,12 @@ public record Tank(String name, boolean prime, double diameter, double depth, do
                         lacks,
                         d,
                         Figure.given("density", "slurry", density, Measure.GRAM_PER_CM3, Known.MEASURED, 0));
+        boolean wide = width + 2 * BESIDE > diameter;
+        boolean tall = height + COVER > depth - FREEBOARD;
+        return new Dip(rise, lacks, topUp, !wide && !tall, new Findings(against(width, height, rise, lacks, topUp)));
+    }
+
+    private List<Finding> against(double width, double height, Figure rise, Figure lacks, Figure topUp) {
         List<Finding> found = new ArrayList<>();
         boolean wide = width + 2 * BESIDE > diameter;
         boolean tall = height + COVER > depth - FREEBOARD;
@@ -122,7 +128,7 @@ public record Tank(String name, boolean prime, double diameter, double depth, do
                             say("Top up %.1f kg of the same slurry, mixed for a day.", topUp.value() / 1000))
                     .from(topUp));
         }
-        return new Dip(rise, lacks, topUp, !wide && !tall, new Findings(found));
+        return found;
     }
 
     private static Figure mm(String symbol, String name, double value) {

@@ -132,7 +132,7 @@ public final class Figure {
     }
 
     /** The spread that was stated for an input; empty for computed figures, which {@link Spread} follows. */
-    public OptionalDouble statedSpread() {
+    OptionalDouble statedSpread() {
         return Double.isNaN(spread) ? OptionalDouble.empty() : OptionalDouble.of(spread);
     }
 

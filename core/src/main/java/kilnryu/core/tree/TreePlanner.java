@@ -25,11 +25,11 @@ public final class TreePlanner {
     public static final Constant RESERVE = new Constant(
                     "reserve", "reserve_share", "spill reserve", 10, 5, 20, PERCENT, Mark.T, "handbook 3, charge")
             .asChoice();
-    public static final Constant LEAST_RESERVE = new Constant(
+    static final Constant LEAST_RESERVE = new Constant(
                     "reserve.least", "least", "least reserve", 15, 10, 30, GRAM, Mark.T, "handbook 3, charge")
             .asChoice();
 
-    public static final Constant LEAST_YIELD = new Constant(
+    static final Constant LEAST_YIELD = new Constant(
                     "yield.least",
                     "asked",
                     "least share of the pieces in the metal",
