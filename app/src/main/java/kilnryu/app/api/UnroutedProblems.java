@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.multipart.MultipartException;
+import org.springframework.web.servlet.NoHandlerFoundException;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 
@@ -34,6 +35,7 @@ class UnroutedProblems {
         HttpRequestMethodNotSupportedException.class,
         HttpMediaTypeNotSupportedException.class,
         HttpMediaTypeNotAcceptableException.class,
+        NoHandlerFoundException.class,
         NoResourceFoundException.class,
         MultipartException.class
     })

@@ -586,13 +586,15 @@ public class TreeStore {
     public Map<Long, String> unmixed(long studio, int most) {
         return names("""
                         flask is not null and flask <> 'shell'
-                        and not exists (select 1 from mix_session x
-                                         where x.tree_id = tree.id and x.ended_at is not null and not x.given_up)
-                        and not exists (select 1 from mix_session_tree s join mix_session x on x.id = s.mix_session_id
-                                         where s.tree_id = tree.id and x.ended_at is not null and not x.given_up)
-                        and not exists (select 1 from firing_mold m join firing f on f.id = m.firing_id
-                                         where m.tree_id = tree.id and f.state in ('running', 'done') and f.archived_at is null)
-                        and not exists (select 1 from break_out b where b.tree_id = tree.id)
+                        and id not in (select x.tree_id from mix_session x
+                                        where x.studio_id = :studio and x.tree_id is not null
+                                          and x.ended_at is not null and not x.given_up)
+                        and id not in (select s.tree_id from mix_session_tree s join mix_session x on x.id = s.mix_session_id
+                                        where x.studio_id = :studio and x.ended_at is not null and not x.given_up)
+                        and id not in (select m.tree_id from firing_mold m join firing f on f.id = m.firing_id
+                                        where f.studio_id = :studio and f.state in ('running', 'done')
+                                          and f.archived_at is null)
+                        and id not in (select b.tree_id from break_out b where b.studio_id = :studio)
                         """, studio, most);
     }
 
