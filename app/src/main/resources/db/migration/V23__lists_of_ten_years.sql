@@ -4,6 +4,13 @@ alter table firing add column planned_min double precision generated always as
 create index firing_ended on firing (studio_id, ended_at desc) where ended_at is not null;
 create index firing_event_deviation on firing_event (firing_id, id desc) where kind = 'deviation';
 
+-- Tanks, molds of sand and recipes are kept as kilns, programs and blends are.
+alter table slurry_tank add column updated_at timestamptz not null default now(), alter column made_at set default now();
+alter table sand_mold add column archived_at timestamptz;
+alter table shell_recipe add column fields json;
+update shell_recipe set fields = json_build_object('coats', coats, 'note', note);
+alter table shell_recipe alter column fields set not null, drop column coats, drop column note;
+
 -- What a studio has set for itself is read for every plan: a stamp says whether what is known of it still holds. Its number is
 -- never given twice, so that what was rolled back is not taken for what came after.
 create table studio_stamp (

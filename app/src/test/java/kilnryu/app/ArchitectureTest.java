@@ -105,7 +105,7 @@ class ArchitectureTest {
             .that()
             .haveNameMatching(
                     ".*\\.(TreeReader|GatingReader|MoldReader|BlockReader|ShellReader|FiringReader|LoadReader|LoadReading|KilnLag"
-                            + "|EquipmentReader|FiredReader|FiringQuestionReader|ProgramQuestionReader|CarryQuestionReader"
+                            + "|EquipmentReader|KilnReader|TankReader|SandReader|MelterReader|FiredReader|FiringQuestionReader|ProgramQuestionReader|CarryQuestionReader"
                             + "|ProgramReader|Plan|GatingPage)(\\$.*)?")
             .should()
             .callMethodWhere(com.tngtech.archunit.core.domain.JavaCall.Predicates.target(

@@ -75,8 +75,8 @@ class SettingsStoreTest extends AppTest {
                 "insert into blend (studio_id, name, fields, version, updated_at) values (:studio, 'b', '{}', 1, now())",
                 "insert into blend_trial (blend_id, studio_id, blend_fields, fields, account_id, at)"
                         + " select id, studio_id, '{}', '{}', :account, now() from blend where studio_id = :studio",
-                "insert into shell_recipe (studio_id, name, coats, note, version, updated_at)"
-                        + " values (:studio, 'r', 'prime', '', 1, now())",
+                "insert into shell_recipe (studio_id, name, fields, version, updated_at)"
+                        + " values (:studio, 'r', '{}', 1, now())",
                 "insert into equipment (studio_id, fields, version) values (:studio, '{}', 1)",
                 "insert into studio_factor (studio_id, key, value, reason, account_id, at)"
                         + " values (:studio, 'k', 1, 'tried', :account, now())",

@@ -8,10 +8,11 @@ import java.util.OptionalLong;
 import kilnryu.app.blend.BlendStore;
 import kilnryu.app.kiln.KilnStore;
 import kilnryu.app.kiln.ProgramStore;
+import kilnryu.app.shell.RecipeStore;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
-/** Kilns, programs and blends are kept in one way: by name, by version, archived and brought back, each studio its own. */
+/** Kilns, programs, blends and recipes are kept in one way: by name, by version, archived and brought back, each studio its own. */
 class ThingStoreTest extends AppTest {
     @Autowired
     KilnStore kilns;
@@ -21,6 +22,9 @@ class ThingStoreTest extends AppTest {
 
     @Autowired
     BlendStore blends;
+
+    @Autowired
+    RecipeStore recipes;
 
     private long kiln(String name) {
         return kilns.create(owner.studioId(), Map.of("name", name, "power_kW", "3"));
@@ -98,5 +102,26 @@ class ThingStoreTest extends AppTest {
                 .containsExactly("plaster and flint");
         assertThat(blends.find(owner.studioId(), sand).orElseThrow().archived()).isTrue();
         assertThat(blends.find(owner.studioId(), sand).orElseThrow().fields()).isEqualTo(Map.of("note", "old"));
+    }
+
+    @Test
+    void oneWithoutANumberIsMade() {
+        OptionalLong made = blends.save(owner.studioId(), 0, 0, "estuary mix", Map.of("name", "estuary mix"));
+        assertThat(made).isPresent();
+        assertThat(blends.find(owner.studioId(), made.getAsLong()))
+                .hasValueSatisfying(b -> assertThat(b.version()).isEqualTo(1));
+    }
+
+    @Test
+    void aRecipeIsKeptByTheSameWay() {
+        long id = recipes.create(owner.studioId(), "harbour", "prime, 2 backup, seal", "for lids");
+        assertThat(recipes.find(owner.studioId(), id)).hasValueSatisfying(r -> {
+            assertThat(r.coats()).isEqualTo("prime, 2 backup, seal");
+            assertThat(r.note()).isEqualTo("for lids");
+            assertThat(r.archived()).isFalse();
+        });
+        recipes.putAway(owner.studioId(), id, true);
+        assertThat(recipes.list(owner.studioId())).isEmpty();
+        assertThat(recipes.withArchived(owner.studioId())).hasSize(1);
     }
 }

@@ -1,11 +1,11 @@
 package kilnryu.app.blend;
 
+import java.sql.ResultSet;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalLong;
 import kilnryu.app.account.Account;
 import kilnryu.app.sheet.SettingsStore;
 import kilnryu.app.sheet.ThingStore;
@@ -34,7 +34,7 @@ public class BlendStore extends ThingStore<BlendStore.Row> {
             long id, long blend, Map<String, String> blendFields, Map<String, String> fields, String by, Instant at) {}
 
     @Override
-    protected Row of(Thing thing) {
+    protected Row of(Thing thing, ResultSet rs) {
         return new Row(thing.id(), thing.name(), thing.fields(), thing.version(), thing.archived());
     }
 
@@ -45,12 +45,6 @@ public class BlendStore extends ThingStore<BlendStore.Row> {
                 rows,
                 rows.isEmpty() ? List.of() : settings.of(studio, "trials", () -> List.copyOf(trials(studio, 0))),
                 factors);
-    }
-
-    /** A new one where it has no number yet. */
-    @Override
-    public OptionalLong save(long studio, long id, int version, String name, Map<String, String> fields) {
-        return id == 0 ? OptionalLong.of(create(studio, name, fields)) : super.save(studio, id, version, name, fields);
     }
 
     public long keepTrial(Account account, Row blend, Map<String, String> fields) {

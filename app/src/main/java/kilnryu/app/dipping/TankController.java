@@ -103,7 +103,7 @@ class TankController {
     }
 
     private static Optional<Instant> made(Fields fields, Account account) {
-        Optional<String> day = fields.text("made_on", 10);
+        Optional<String> day = fields.text(TankFields.MADE);
         try {
             return day.map(
                     d -> LocalDate.parse(d).atStartOfDay(account.zoneId()).toInstant());
@@ -126,7 +126,7 @@ class TankController {
         if (entry.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             String to = page(account, id, row.version(), row.fields(), false, model);
-            model.addAttribute("reading", new SheetForm(fields, Fields.sent(form), true));
+            model.addAttribute("reading", new SheetForm(fields, Fields.sent(form), true, TankFields.DIARY));
             return to;
         }
         store.read(account, id, entry.get());
@@ -136,7 +136,7 @@ class TankController {
     @PostMapping("/shells/tanks/{id}/away")
     String putAway(@AuthenticationPrincipal Account account, @PathVariable long id) {
         found(account, id);
-        store.putAway(account.studioId(), id);
+        store.putAway(account.studioId(), id, true);
         return "redirect:/shells/tanks";
     }
 
@@ -147,8 +147,9 @@ class TankController {
         made(fields, account);
         model.addAttribute("id", id);
         model.addAttribute("version", version);
-        model.addAttribute("form", new SheetForm(fields, typed, showErrors));
-        model.addAttribute("reading", new SheetForm(Fields.typed(Map.of(), account.units()), Map.of(), false));
+        model.addAttribute("form", new SheetForm(fields, typed, showErrors, TankFields.ALL));
+        model.addAttribute(
+                "reading", new SheetForm(Fields.typed(Map.of(), account.units()), Map.of(), false, TankFields.DIARY));
         List<TankStore.Row> all = store.list(account.studioId());
         Map<Long, List<TankStore.Entry>> read =
                 store.entries(all.stream().map(TankStore.Row::id).toList());
@@ -157,11 +158,6 @@ class TankController {
                 all.stream()
                         .map(r -> line(account, r, read.getOrDefault(r.id(), List.of())))
                         .toList());
-        model.addAttribute(
-                "holdings",
-                List.of(
-                        new SheetForm.Option("backup", "backup slurry"),
-                        new SheetForm.Option("prime", "fine slurry, for primes")));
         if (id != 0) {
             List<TankStore.Entry> entries = store.entries(id);
             FigureView.Maker views = new FigureView.Maker(account.units(), false);

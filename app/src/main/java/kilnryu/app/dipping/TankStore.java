@@ -11,30 +11,22 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.account.Account;
+import kilnryu.app.sheet.ThingStore;
 import kilnryu.app.web.InRequest;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
-import tools.jackson.core.type.TypeReference;
-import tools.jackson.databind.json.JsonMapper;
+import org.springframework.transaction.annotation.Transactional;
 
 /** The slurry tanks of a studio and their diary. */
 @Repository
-class TankStore {
-    private static final TypeReference<LinkedHashMap<String, String>> TEXTS = new TypeReference<>() {};
-
-    private final JdbcClient jdbc;
-    private final Clock clock;
-    private final JsonMapper json = JsonMapper.builder().build();
-
+class TankStore extends ThingStore<TankStore.Row> {
     TankStore(JdbcClient jdbc, Clock clock) {
-        this.jdbc = jdbc;
-        this.clock = clock;
+        super(jdbc, clock, "slurry_tank");
     }
 
     record Row(long id, Map<String, String> fields, Instant madeAt, int version) {}
@@ -42,70 +34,47 @@ class TankStore {
     record Entry(
             Instant at, OptionalDouble flow, OptionalDouble density, OptionalDouble water, String note, String by) {}
 
-    List<Row> list(long studio) {
-        return jdbc.sql("""
-                        select * from slurry_tank where studio_id = :studio and archived_at is null
-                         order by lower(name), id limit 40
-                        """).param("studio", studio).query((rs, n) -> row(rs)).list();
+    @Override
+    protected Row of(Thing thing, ResultSet rs) throws SQLException {
+        return new Row(thing.id(), thing.fields(), rs.getTimestamp("made_at").toInstant(), thing.version());
     }
 
-    Optional<Row> find(long studio, long id) {
-        return InRequest.once(
-                "tank " + studio + " " + id,
-                () -> jdbc.sql("select * from slurry_tank where studio_id = :studio and id = :id")
-                        .param("studio", studio)
-                        .param("id", id)
-                        .query((rs, n) -> row(rs))
-                        .optional());
+    @Override
+    public List<Row> list(long studio) {
+        return list(studio, "and archived_at is null order by lower(name), id limit 40");
     }
 
-    private Row row(ResultSet rs) throws SQLException {
-        return new Row(
-                rs.getLong("id"),
-                json.readValue(rs.getString("fields"), TEXTS),
-                rs.getTimestamp("made_at").toInstant(),
-                rs.getInt("version"));
+    @Override
+    public Optional<Row> find(long studio, long id) {
+        return InRequest.once("tank " + studio + " " + id, () -> super.find(studio, id));
     }
 
-    long create(long studio, Map<String, String> fields, Instant made) {
-        return jdbc.sql("""
-                        insert into slurry_tank (studio_id, name, fields, made_at, version)
-                        values (:studio, :name, :fields::json, :made, 1) returning id
-                        """)
-                .param("studio", studio)
-                .param("name", fields.getOrDefault("name", ""))
-                .param("fields", json.writeValueAsString(fields))
-                .param("made", utc(made))
-                .query(Long.class)
-                .single();
+    @Transactional
+    public long create(long studio, Map<String, String> fields, Instant made) {
+        long id = create(studio, fields);
+        made(id, made);
+        return id;
     }
 
     /** @return whether nobody saved in between */
-    boolean save(long studio, Row row) {
-        return jdbc.sql("""
-                        update slurry_tank set name = :name, fields = :fields::json, made_at = :made, version = version + 1
-                         where studio_id = :studio and id = :id and version = :version
-                        """)
-                        .param("studio", studio)
-                        .param("id", row.id)
-                        .param("version", row.version)
-                        .param("name", row.fields.getOrDefault("name", ""))
-                        .param("fields", json.writeValueAsString(row.fields))
-                        .param("made", utc(row.madeAt))
-                        .update()
-                == 1;
+    @Transactional
+    public boolean save(long studio, Row row) {
+        boolean saved = save(studio, row.id, row.version, row.fields);
+        if (saved) {
+            made(row.id, row.madeAt);
+        }
+        return saved;
     }
 
-    void putAway(long studio, long id) {
-        jdbc.sql("update slurry_tank set archived_at = :now where studio_id = :studio and id = :id")
-                .param("now", utc(clock.instant()))
-                .param("studio", studio)
+    private void made(long id, Instant made) {
+        jdbc().sql("update slurry_tank set made_at = :made where id = :id")
+                .param("made", utc(made))
                 .param("id", id)
                 .update();
     }
 
     void read(Account account, long tank, Entry entry) {
-        jdbc.sql("""
+        jdbc().sql("""
                         insert into slurry_reading (tank_id, at, flow_s, density, water_g, note, account_id)
                         values (:tank, :at, :flow, :density, :water, :note, :account)
                         """)
@@ -126,7 +95,7 @@ class TankStore {
     /** Of several tanks in one question, by the tank. */
     Map<Long, List<Entry>> entries(Collection<Long> tanks) {
         Map<Long, List<Entry>> all = new HashMap<>();
-        jdbc.sql("""
+        jdbc().sql("""
                         select s.*, a.shown_name from slurry_reading s join account a on a.id = s.account_id
                          where s.tank_id = any(:tanks) order by s.at, s.id
                         """).param("tanks", tanks.toArray(Long[]::new)).query(rs -> {

@@ -126,9 +126,7 @@ class KilnController {
         Optional<StudioKiln> kiln = KilnReader.read(fields);
         model.addAttribute("id", id);
         model.addAttribute("version", version);
-        model.addAttribute("form", new SheetForm(fields, typed, showErrors));
-        model.addAttribute("plans", KilnReader.plans());
-        model.addAttribute("controls", KilnReader.controls());
+        model.addAttribute("form", new SheetForm(fields, typed, showErrors, KilnFields.ALL));
         model.addAttribute("cares", CARES);
         model.addAttribute(
                 "kilns",

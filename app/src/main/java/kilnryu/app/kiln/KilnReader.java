@@ -8,57 +8,36 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import kilnryu.app.kiln.StudioKiln.Control;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
-import kilnryu.app.sheet.SheetForm;
 import kilnryu.core.kiln.Chamber;
 import kilnryu.core.kiln.FiringSums;
 import kilnryu.core.kiln.Kiln;
-import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Figure;
 
 /** Reads a kiln of the studio from its fields. */
 public final class KilnReader {
-    private static final Range INSIDE = new Range(Measure.MILLIMETRE, 80, 5_000);
-    private static final Range POWER = new Range(Measure.TIMES, 0.2, 500);
-    private static final Range TOP = new Range(Measure.DEGREE_CELSIUS, 620, 1_800);
-    private static final Range TRIAL = new Range(Measure.MINUTE, 5, 2_880);
-    private static final Range PRICE = new Range(Measure.TIMES, 0, 1_000);
     private static final int MOST_SHELVES = 6;
 
     private KilnReader() {}
 
-    static List<SheetForm.Option> plans() {
-        return List.of(new SheetForm.Option("round", "round"), new SheetForm.Option("square", "square"));
-    }
-
-    static List<SheetForm.Option> controls() {
-        return java.util.Arrays.stream(Control.values())
-                .map(c -> new SheetForm.Option(c.key(), c.label()))
-                .toList();
-    }
-
     /** Empty with remarks at the fields that cannot be used. */
     public static Optional<StudioKiln> read(Fields fields) {
-        Optional<String> name = fields.text("name", 60);
+        Optional<String> name = fields.text(KilnFields.NAME);
         if (name.isEmpty()) {
-            fields.missing("name", "Give the kiln a name.");
+            fields.missing(KilnFields.NAME, "Give the kiln a name.");
         }
-        boolean round = fields.choice(
-                        "plan", k -> k.equals("round") || k.equals("square") ? Optional.of(k) : Optional.empty())
-                .orElse("round")
-                .equals("round");
-        OptionalDouble width = fields.required("width_mm", INSIDE);
-        OptionalDouble depth = round ? width : fields.required("depth_mm", INSIDE);
+        boolean round = !fields.choice(KilnFields.SQUARE).orElse(false);
+        OptionalDouble width = fields.required(KilnFields.WIDTH);
+        OptionalDouble depth = round ? width : fields.required(KilnFields.DEPTH);
         if (round) {
-            fields.quantity("depth_mm", INSIDE);
+            fields.quantity(KilnFields.DEPTH);
         }
-        OptionalDouble height = fields.required("height_mm", INSIDE);
+        OptionalDouble height = fields.required(KilnFields.HEIGHT);
         List<Double> shelves = shelves(fields, height.orElse(0));
-        Control control = fields.choice("control", Control::named).orElse(Control.RAMP);
-        OptionalInt segments = fields.whole("segments", 1, 200);
-        OptionalDouble tariff = fields.quantity("tariff", PRICE);
-        String money = fields.text("money", 8).orElse("");
-        OptionalDouble max = fields.required("max_C", TOP);
+        Control control = fields.choice(KilnFields.CONTROL).orElse(Control.RAMP);
+        OptionalInt segments = fields.whole(KilnFields.SEGMENTS);
+        OptionalDouble tariff = fields.quantity(KilnFields.TARIFF);
+        String money = fields.text(KilnFields.MONEY).orElse("");
+        OptionalDouble max = fields.required(KilnFields.MOST);
         Optional<Heat> heat = heat(fields, control, max);
         if (fields.hasErrors()) {
             return Optional.empty();
@@ -85,8 +64,8 @@ public final class KilnReader {
 
     private static Optional<Heat> heat(Fields fields, Control control, OptionalDouble max) {
         boolean burns = control == Control.FIRE;
-        OptionalDouble power = burns ? fields.quantity("power_kW", POWER) : fields.required("power_kW", POWER);
-        OptionalDouble trial = burns ? fields.quantity("to_700_min", TRIAL) : fields.required("to_700_min", TRIAL);
+        OptionalDouble power = burns ? fields.quantity(KilnFields.POWER) : fields.required(KilnFields.POWER);
+        OptionalDouble trial = burns ? fields.quantity(KilnFields.TO_700) : fields.required(KilnFields.TO_700);
         if (power.isEmpty() || trial.isEmpty() || max.isEmpty()) {
             return Optional.empty();
         }
@@ -97,16 +76,16 @@ public final class KilnReader {
 
     private static List<Double> shelves(Fields fields, double height) {
         List<Double> shelves = new ArrayList<>();
-        for (String part : fields.text("shelves_mm", 80).orElse("0").split("[,;]")) {
+        for (String part : fields.text(KilnFields.SHELVES).orElse("0").split("[,;]")) {
             try {
                 double at = Double.parseDouble(part.replace("mm", "").strip());
                 if (at < 0 || height > 0 && at >= height || shelves.size() >= MOST_SHELVES) {
-                    fields.error("shelves_mm", "Heights inside the kiln, at most " + MOST_SHELVES + ".");
+                    fields.error(KilnFields.SHELVES, "Heights inside the kiln, at most " + MOST_SHELVES + ".");
                 } else {
                     shelves.add(at);
                 }
             } catch (NumberFormatException e) {
-                fields.error("shelves_mm", "Heights in mm from the bottom up, like 0, 220.");
+                fields.error(KilnFields.SHELVES, "Heights in mm from the bottom up, like 0, 220.");
             }
         }
         return shelves;

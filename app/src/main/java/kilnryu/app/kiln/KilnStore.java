@@ -1,5 +1,6 @@
 package kilnryu.app.kiln;
 
+import java.sql.ResultSet;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
@@ -36,7 +37,7 @@ public class KilnStore extends ThingStore<KilnStore.Row> {
     public record Use(int firings, double hours) {}
 
     @Override
-    protected Row of(Thing thing) {
+    protected Row of(Thing thing, ResultSet rs) {
         return new Row(thing.id(), thing.fields(), thing.version());
     }
 

@@ -1,5 +1,6 @@
 package kilnryu.app.kiln;
 
+import java.sql.ResultSet;
 import java.time.Clock;
 import java.util.Map;
 import kilnryu.app.sheet.ThingStore;
@@ -21,7 +22,7 @@ public class ProgramStore extends ThingStore<ProgramStore.Row> {
     }
 
     @Override
-    protected Row of(Thing thing) {
+    protected Row of(Thing thing, ResultSet rs) {
         return new Row(thing.id(), thing.fields(), thing.version());
     }
 }

@@ -5,12 +5,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
 import kilnryu.app.account.Account;
+import kilnryu.app.sheet.FieldList;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Options;
 import kilnryu.app.sheet.SheetForm;
-import kilnryu.app.sheet.SheetForm.Option;
 import kilnryu.app.web.Show;
-import kilnryu.core.melt.Furnace;
 import kilnryu.core.quantity.Measure;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -102,7 +100,7 @@ class MelterController {
             Map<String, String> typed = mine ? open.fields() : Map.of();
             Fields fields = Fields.typed(typed, account.units());
             read(kind, fields);
-            model.addAttribute(kind + "Form", new SheetForm(fields, typed, mine && wrong));
+            model.addAttribute(kind + "Form", new SheetForm(fields, typed, mine && wrong, declared(kind)));
         }
         model.addAttribute("id", open.id());
         model.addAttribute("kind", open.kind());
@@ -123,13 +121,11 @@ class MelterController {
                 store.list(account.studioId(), "crucible").stream()
                         .map(r -> crucible(r, account, largest))
                         .toList());
-        model.addAttribute(
-                "heatings", Options.of(Furnace.Heating.values(), Furnace.Heating::key, Furnace.Heating::label));
-        model.addAttribute("families", MelterReader.families());
-        model.addAttribute(
-                "materials", List.of(new Option("graphite", "clay and graphite"), new Option("iron", "iron or steel")));
-        model.addAttribute("noYes", List.of(new Option("no", "no"), new Option("yes", "yes")));
         return "melt/furnaces";
+    }
+
+    private static FieldList declared(String kind) {
+        return kind.equals("furnace") ? MelterFields.OF_FURNACE : MelterFields.OF_CRUCIBLE;
     }
 
     private static Listed furnace(MelterStore.Row row) {

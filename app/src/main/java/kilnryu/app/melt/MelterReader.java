@@ -2,15 +2,11 @@ package kilnryu.app.melt;
 
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
-import java.util.Arrays;
-import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import kilnryu.app.sheet.Declared;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
-import kilnryu.app.sheet.SheetForm.Option;
 import kilnryu.app.web.Units;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.melt.Furnace;
@@ -20,30 +16,17 @@ import kilnryu.core.tree.Crucible;
 
 /** Reads a furnace or a crucible from its fields. */
 public final class MelterReader {
-    private static final int LONGEST_NAME = 60;
-    private static final int LONGEST_NOTE = 400;
-
     private MelterReader() {}
 
-    static List<Option> families() {
-        return Arrays.stream(Alloy.Family.values())
-                .map(f -> new Option(key(f), f.name().toLowerCase(Locale.ROOT).replace('_', ' ')))
-                .toList();
-    }
-
-    private static String key(Alloy.Family family) {
-        return family.name().toLowerCase(Locale.ROOT).replace('_', '-');
-    }
-
     public static Optional<Furnace> furnace(Fields fields) {
-        named(fields);
-        OptionalDouble power = fields.required("power_kW", MeltQuestionReader.POWER);
-        Optional<Furnace.Heating> heating = fields.choice("heating", Furnace.Heating::named);
+        named(fields, MelterFields.FURNACE_NAME, MelterFields.FURNACE_NOTE);
+        OptionalDouble power = fields.required(MelterFields.POWER);
+        Optional<Furnace.Heating> heating = fields.choice(MelterFields.HEATING);
         if (heating.isEmpty()) {
-            fields.missing("heating", "Say how it heats.");
+            fields.missing(MelterFields.HEATING, "Say how it heats.");
         }
-        OptionalDouble share = fields.quantity("efficiency_pct", MeltQuestionReader.EFFICIENCY);
-        OptionalDouble most = fields.quantity("max_C", MeltQuestionReader.MOST_C);
+        OptionalDouble share = fields.quantity(MelterFields.EFFICIENCY);
+        OptionalDouble most = fields.quantity(MelterFields.MOST);
         return fields.hasErrors()
                 ? Optional.empty()
                 : Optional.of(new Furnace(power.getAsDouble(), heating.get(), share, most));
@@ -58,20 +41,16 @@ public final class MelterReader {
 
     /** @param heats it had, besides those that are typed */
     public static Optional<Pot> crucible(Fields fields, int heats) {
-        Optional<String> name = named(fields);
-        OptionalDouble capacity = fields.required("capacity_cm3", Range.VOLUME);
-        OptionalDouble rated = fields.quantity("rated_g", Range.MASS);
-        OptionalDouble mouth = fields.quantity("mouth_mm", Range.LENGTH);
-        OptionalDouble wall = fields.quantity("wall_cm2", Range.AREA);
-        Optional<Alloy.Family> family = fields.choice(
-                "family",
-                k -> Arrays.stream(Alloy.Family.values())
-                        .filter(f -> key(f).equals(k))
-                        .findFirst());
-        boolean iron = fields.choice("of", MelterReader::iron).orElse(false);
-        boolean lead = fields.choice("held_lead", MelterReader::yes).orElse(false);
-        boolean covered = fields.choice("covered", MelterReader::yes).orElse(false);
-        int uses = fields.whole("uses", 0, 10_000).orElse(0) + heats;
+        Optional<String> name = named(fields, MelterFields.CRUCIBLE_NAME, MelterFields.CRUCIBLE_NOTE);
+        OptionalDouble capacity = fields.required(MelterFields.CAPACITY);
+        OptionalDouble rated = fields.quantity(MelterFields.RATED);
+        OptionalDouble mouth = fields.quantity(MelterFields.MOUTH);
+        OptionalDouble wall = fields.quantity(MelterFields.WALL);
+        Optional<Alloy.Family> family = fields.choice(MelterFields.FAMILY);
+        boolean iron = fields.choice(MelterFields.IRON).orElse(false);
+        boolean lead = fields.choice(MelterFields.LEAD).orElse(false);
+        boolean covered = fields.choice(MelterFields.COVERED).orElse(false);
+        int uses = fields.whole(MelterFields.USES).orElse(0) + heats;
         looked(fields);
         if (fields.hasErrors()) {
             return Optional.empty();
@@ -83,39 +62,23 @@ public final class MelterReader {
                 new PotChecks.Pot(name.get(), family, iron, lead, uses)));
     }
 
-    private static Optional<String> named(Fields fields) {
-        Optional<String> name = fields.text("name", LONGEST_NAME);
+    private static Optional<String> named(Fields fields, Declared.Text named, Declared.Text note) {
+        Optional<String> name = fields.text(named);
         if (name.isEmpty()) {
-            fields.missing("name", "Give it a name.");
+            fields.missing(named, "Give it a name.");
         }
-        fields.text("note", LONGEST_NOTE);
+        fields.text(note);
         return name;
     }
 
     private static void looked(Fields fields) {
-        fields.text("looked_on", 10).ifPresent(d -> {
+        fields.text(MelterFields.LOOKED).ifPresent(d -> {
             try {
                 LocalDate.parse(d);
             } catch (DateTimeParseException e) {
-                fields.error("looked_on", "Write the day as 2026-03-31.");
+                fields.error(MelterFields.LOOKED, "Write the day as 2026-03-31.");
             }
         });
-    }
-
-    private static Optional<Boolean> iron(String word) {
-        return switch (word) {
-            case "iron" -> Optional.of(true);
-            case "graphite" -> Optional.of(false);
-            default -> Optional.empty();
-        };
-    }
-
-    private static Optional<Boolean> yes(String word) {
-        return switch (word) {
-            case "yes" -> Optional.of(true);
-            case "no" -> Optional.of(false);
-            default -> Optional.empty();
-        };
     }
 
     public static Optional<Furnace> furnace(Map<String, String> saved) {

@@ -11,7 +11,6 @@ import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.sand.SandReader.Done;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Options;
 import kilnryu.app.sheet.Range;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.FigureView;
@@ -84,9 +83,8 @@ class SandController {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return page(account, typed, true, model);
         }
-        OptionalLong saved = store.save(
-                account.studioId(),
-                new SandStore.Row(id, fields.written().getOrDefault("name", ""), fields.kept(), version));
+        OptionalLong saved =
+                store.save(account.studioId(), id, version, fields.written().getOrDefault("name", ""), fields.kept());
         if (saved.isEmpty()) {
             response.setStatus(HttpStatus.CONFLICT.value());
             model.addAttribute("conflict", true);
@@ -109,7 +107,7 @@ class SandController {
         if (fields.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             String to = page(account, row, false, model);
-            model.addAttribute("log", new SheetForm(fields, Fields.sent(form), true));
+            model.addAttribute("log", new SheetForm(fields, Fields.sent(form), true, SandFields.LOG));
             return to;
         }
         store.log(account, id, fields.kept());
@@ -139,18 +137,14 @@ class SandController {
         model.addAttribute("id", row.id());
         model.addAttribute("version", row.version());
         model.addAttribute("name", row.name().isBlank() ? "Silicate sand" : row.name());
-        model.addAttribute("form", new SheetForm(fields, row.fields(), showErrors));
+        model.addAttribute("form", new SheetForm(fields, row.fields(), showErrors, SandFields.ALL));
         model.addAttribute("ready", sand.isPresent());
         model.addAttribute("figures", figures);
         model.addAttribute("findings", findings);
         model.addAttribute("molds", store.list(account.studioId()));
-        model.addAttribute(
-                "hardenings",
-                Options.of(
-                        SilicateSand.Hardening.values(), SilicateSand.Hardening::key, SilicateSand.Hardening::label));
-        model.addAttribute("doings", Options.of(Done.values(), Done::key, Done::label));
         model.addAttribute("lines", entries.stream().map(e -> line(account, e)).toList());
-        model.addAttribute("log", new SheetForm(Fields.typed(Map.of(), account.units()), Map.of(), false));
+        model.addAttribute(
+                "log", new SheetForm(Fields.typed(Map.of(), account.units()), Map.of(), false, SandFields.LOG));
         return "sand/sand";
     }
 

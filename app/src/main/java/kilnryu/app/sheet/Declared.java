@@ -39,7 +39,11 @@ public sealed interface Declared {
         FIRING,
         LOAD,
         PROGRAM,
-        EQUIPMENT
+        EQUIPMENT,
+        KILN,
+        TANK,
+        SAND,
+        FURNACE
     }
 
     /**

@@ -17,7 +17,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Things of a studio that have a name, typed fields and a version, and are archived and brought back: a kiln, a program, a
- * blend. Each has a table of its own with the same columns.
+ * blend, a recipe of shell, a tank, a mold of sand. Each has a table of its own with the same columns.
  *
  * @param <R> the thing as its store gives it
  */
@@ -39,22 +39,26 @@ public abstract class ThingStore<R> {
     /** As it is stored. */
     protected record Thing(long id, String name, Map<String, String> fields, int version, boolean archived) {}
 
-    /** What its store makes of it. */
-    protected abstract R of(Thing thing);
+    /**
+     * What its store makes of it.
+     *
+     * @param rs for columns that only its table has
+     */
+    protected abstract R of(Thing thing, ResultSet rs) throws SQLException;
 
     /** Those that are used, by name. */
     public List<R> list(long studio) {
-        return jdbc.sql("select * from " + table
-                        + " where studio_id = :studio and archived_at is null order by lower(name), id")
-                .param("studio", studio)
-                .query((rs, n) -> row(rs))
-                .list();
+        return list(studio, "and archived_at is null order by lower(name), id");
     }
 
     /** All of them, by name, those that were archived after the others. */
     public List<R> withArchived(long studio) {
-        return jdbc.sql("select * from " + table
-                        + " where studio_id = :studio order by archived_at is not null, lower(name), id")
+        return list(studio, "order by archived_at is not null, lower(name), id");
+    }
+
+    /** Some of them. @param which the rest of the question, after the studio: never what anybody typed */
+    protected final List<R> list(long studio, String which) {
+        return jdbc.sql("select * from " + table + " where studio_id = :studio " + which)
                 .param("studio", studio)
                 .query((rs, n) -> row(rs))
                 .list();
@@ -81,8 +85,15 @@ public abstract class ThingStore<R> {
                 .single();
     }
 
-    /** @return its number, empty when someone else saved in between */
+    /**
+     * Saves over the version it was begun from; makes a new one where it has no number yet.
+     *
+     * @return its number, empty when someone else saved in between
+     */
     public OptionalLong save(long studio, long id, int version, String name, Map<String, String> fields) {
+        if (id == 0) {
+            return OptionalLong.of(create(studio, name, fields));
+        }
         int rows = jdbc.sql("update " + table + """
                            set name = :name, fields = :fields::json, version = version + 1, updated_at = :now
                          where studio_id = :studio and id = :id and version = :version
@@ -134,11 +145,12 @@ public abstract class ThingStore<R> {
     }
 
     private R row(ResultSet rs) throws SQLException {
-        return of(new Thing(
+        Thing thing = new Thing(
                 rs.getLong("id"),
                 rs.getString("name"),
                 fields(rs.getString("fields")),
                 rs.getInt("version"),
-                rs.getObject("archived_at") != null));
+                rs.getObject("archived_at") != null);
+        return of(thing, rs);
     }
 }

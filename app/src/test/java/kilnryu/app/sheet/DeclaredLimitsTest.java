@@ -7,10 +7,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
+import kilnryu.app.dipping.TankFields;
 import kilnryu.app.firing.FiringFields;
 import kilnryu.app.kiln.FiredFields;
+import kilnryu.app.kiln.KilnFields;
+import kilnryu.app.melt.MelterFields;
 import kilnryu.app.mold.BlockFields;
 import kilnryu.app.mold.MoldFields;
+import kilnryu.app.sand.SandFields;
 import kilnryu.app.shell.ShellFields;
 import kilnryu.app.tree.TreeFields;
 import kilnryu.app.web.Units;
@@ -29,7 +33,14 @@ class DeclaredLimitsTest {
                         FiringFields.ALL,
                         FiredFields.BURNOUT,
                         FiredFields.PROGRAM,
-                        FiredFields.CARRY)
+                        FiredFields.CARRY,
+                        KilnFields.ALL,
+                        TankFields.ALL,
+                        TankFields.DIARY,
+                        SandFields.ALL,
+                        SandFields.LOG,
+                        MelterFields.OF_FURNACE,
+                        MelterFields.OF_CRUCIBLE)
                 .flatMap(list -> list.all().stream())
                 .map(field -> field.in("p1"));
     }
