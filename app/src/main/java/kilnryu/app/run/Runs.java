@@ -126,7 +126,7 @@ public class Runs {
             implements Question<Progress> {
         @Override
         public Progress answer(Watch watch) {
-            return Progress.of(load, state);
+            return Progress.of(load, state, watch);
         }
 
         @Override

@@ -9,6 +9,7 @@ import java.util.TreeMap;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.kiln.KilnRun;
+import kilnryu.core.kiln.Watch;
 
 /**
  * A firing that runs: the molds led by what the thermocouple has measured so far, then on by the model with what is left of
@@ -51,13 +52,19 @@ public record Progress(
     public record State(List<Segment> program, List<Sample> samples, double at, double into, List<Double> limits) {}
 
     public static Progress of(HeldProgram.Question question, State state) {
+        return of(question, state, Watch.NOBODY);
+    }
+
+    /** The same, watched. */
+    public static Progress of(HeldProgram.Question question, State state, Watch watch) {
         List<Sample> samples = state.samples;
         double start = samples.isEmpty() ? question.startC() : samples.get(0).celsius();
         KilnRun run = new KilnRun(
-                question.load().stream().map(HeldProgram.Fired::charge).toList(),
-                java.util.Optional.empty(),
-                start,
-                question.detail());
+                        question.load().stream().map(HeldProgram.Fired::charge).toList(),
+                        java.util.Optional.empty(),
+                        start,
+                        question.detail())
+                .watched(watch);
         Led led = new Led(samples, start);
         run.go(Math.min(state.at, heard(state)), led::at);
         if (silent(state)) {
@@ -76,6 +83,7 @@ public record Progress(
         run.kiln(question.kiln());
         Left left = left(state.program, state.into, question.startC());
         HeldProgram on = HeldProgram.on(run, left.from, left.segments, question);
+        run.watched(Watch.NOBODY);
         return new Progress(
                 state.at / 60,
                 cores,

@@ -55,6 +55,30 @@ class HeldProgramTest {
                 .isCloseTo(130 / 150.0 * 60 + 120 + 132 + 60 + 144 + 120 + 57 + 60, within(1e-6));
     }
 
+    /** One hour of a firing is measured; the rest is foreseen under the eyes of the one who asked, and ends when he says so. */
+    @Test
+    void howAFiringGoesOnIsWatchedAndCanBeEnded() {
+        Progress.State state = new Progress.State(
+                OwnProgram.of(TYPED),
+                List.of(new Progress.Sample(0, 20), new Progress.Sample(3600, 150)),
+                3600,
+                3600,
+                List.of(800.0));
+        List<Double> seen = new ArrayList<>();
+        Progress progress = Progress.of(question(SMALL, false), state, seen::add);
+        assertThat(seen).isSorted().hasSizeGreaterThan(20);
+        assertThat(seen.get(seen.size() - 1)).isCloseTo(progress.finish() * 60, within(1e-6));
+        int size = seen.size();
+        progress.run().go(progress.run().time() + 600, t -> 540);
+        assertThat(seen).as("what it hands on is not watched").hasSize(size);
+        assertThatThrownBy(() -> Progress.of(question(SMALL, false), state, second -> {
+                    if (second > 7200) {
+                        throw new IllegalStateException("stopped");
+                    }
+                }))
+                .hasMessage("stopped");
+    }
+
     /** Never shorter than typed, and half a hold is never drier than the whole. */
     @Test
     void lengthenedHoldsAreNeverShorter() {
