@@ -91,7 +91,7 @@ class FinishStore {
                     default -> done.work.add(work(rs));
                 }
             });
-            return done;
+            return new Done(List.copyOf(done.work), List.copyOf(done.signs), List.copyOf(done.castings));
         });
     }
 

@@ -258,6 +258,7 @@ public class FiringStore {
                 .param("ahead", ahead)
                 .param("id", id)
                 .update();
+        InRequest.renew(HOURS + id, Optional.of(ahead));
     }
 
     /** Changes whenever anything is changed that the hours of a load follow from. */

@@ -74,6 +74,11 @@ public final class InRequest {
         known().ifPresent(k -> k.putIfAbsent(key, answer));
     }
 
+    /** What a page that reads wrote down by the way, such as what it had reckoned: known from then on in the place of what was. */
+    public static void renew(String key, Object answer) {
+        known().ifPresent(k -> k.put(key, answer));
+    }
+
     /** Empty where nothing is kept: in what writes, and outside a page. */
     @SuppressWarnings("unchecked")
     private static Optional<Map<String, Object>> known() {

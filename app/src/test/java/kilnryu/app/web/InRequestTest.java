@@ -84,4 +84,15 @@ class InRequestTest {
         assertThat(InRequest.known("mold 9")).isEmpty();
         assertThat(InRequest.reading()).isFalse();
     }
+
+    @Test
+    void whatAPageWritesByTheWayIsKnownFromThenOn() {
+        page("GET");
+        assertThat(ask("hours")).isEqualTo(1);
+        InRequest.renew("hours", 7);
+        assertThat(ask("hours")).isEqualTo(7);
+        page("POST");
+        InRequest.renew("hours", 9);
+        assertThat(ask("hours")).isEqualTo(2);
+    }
 }
