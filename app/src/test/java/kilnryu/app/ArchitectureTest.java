@@ -99,14 +99,19 @@ class ArchitectureTest {
             .should()
             .haveSimpleNameEndingWith("Store");
 
-    /** A field of these stages is read by its declaration, so that form, API and schema say the same of it. */
+    /**
+     * A field of a sheet is read by its declaration, so that form, API and schema say the same of it. Constants, the rules of
+     * schools and the small questions of one tap have no sheet.
+     */
     @ArchTest
     static final ArchRule fieldsAreReadByTheirDeclaration = noClasses()
             .that()
-            .haveNameMatching(
-                    ".*\\.(TreeReader|GatingReader|MoldReader|BlockReader|ShellReader|FiringReader|LoadReader|LoadReading|KilnLag"
-                            + "|EquipmentReader|KilnReader|TankReader|SandReader|MelterReader|FiredReader|FiringQuestionReader|ProgramQuestionReader|CarryQuestionReader"
-                            + "|ProgramReader|Plan|GatingPage)(\\$.*)?")
+            .resideOutsideOfPackage("kilnryu.app.sheet..")
+            .and()
+            .haveNameNotMatching(
+                    ".*\\.(BreakOutTaps|WaxTaps|PatternTaps|RubberTaps|FinishPage|FinishController|MatingController"
+                            + "|CoolingController|DayController|ChargeController|PotController|MixController|SessionController"
+                            + "|LogController|RoomController|LessonController|Layouts|OwnSchool|SchoolController|FactorController)(\\$.*)?")
             .should()
             .callMethodWhere(com.tngtech.archunit.core.domain.JavaCall.Predicates.target(
                             com.tngtech.archunit.core.domain.properties.HasOwner.Predicates.With.owner(

@@ -81,7 +81,7 @@ class PieceTest extends AppTest {
                         "soon"));
         assertThat(answer.getStatus()).isEqualTo(422);
         assertThat(answer.getContentAsString())
-                .contains("is not a mass", "value=\"heavy\"", "Type the day like", "Type the walls in mm");
+                .contains("is not a mass", "value=\"heavy\"", "Write the day as", "Type the walls in mm");
     }
 
     @Test

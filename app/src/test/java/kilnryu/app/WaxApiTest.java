@@ -151,6 +151,7 @@ class WaxApiTest extends ComputeTest {
 
     @Test
     void bothAreDescribed() throws Exception {
-        assertThat(page(owner, "/api/openapi.json")).contains("/api/compute/slush", "/api/compute/rubber", "RubberBox");
+        assertThat(page(owner, "/api/openapi.json"))
+                .contains("/api/compute/slush", "/api/compute/rubber", "pot_life_min_23", "model_cm3", "latent");
     }
 }

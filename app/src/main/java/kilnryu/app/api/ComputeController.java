@@ -99,7 +99,7 @@ class ComputeController {
 
     @Operation(summary = "Density, yield and warnings of an investment blend")
     @io.swagger.v3.oas.annotations.parameters.RequestBody(
-            content = @Content(schema = @Schema(implementation = Contract.BlendRequest.class)))
+            content = @Content(schema = @Schema(ref = Declarations.BLEND)))
     @PostMapping(path = "/blend", consumes = MediaType.APPLICATION_JSON_VALUE)
     Answer blend(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
         return answer(account, body, ComputeController::blend, ComputeController::answer);
@@ -131,15 +131,14 @@ class ComputeController {
 
     @Operation(summary = "The cheapest charge from a store whose make-up after the melt lies in the alloy's bands")
     @io.swagger.v3.oas.annotations.parameters.RequestBody(
-            content = @Content(schema = @Schema(implementation = Contract.ChargeRequest.class)))
+            content = @Content(schema = @Schema(ref = Declarations.CHARGE)))
     @PostMapping(path = "/charge", consumes = MediaType.APPLICATION_JSON_VALUE)
     MeltAnswers charge(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
         return simulated(account, body, ChargeQuestionReader::read, MeltAnswers::of, "a charge");
     }
 
     @Operation(summary = "Tap, heat, time and heats of a melt")
-    @io.swagger.v3.oas.annotations.parameters.RequestBody(
-            content = @Content(schema = @Schema(implementation = Contract.MeltRequest.class)))
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @Content(schema = @Schema(ref = Declarations.MELT)))
     @PostMapping(path = "/melt", consumes = MediaType.APPLICATION_JSON_VALUE)
     MeltAnswers melt(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
         return answer(account, body, MeltQuestionReader::read, MeltAnswers::of);
@@ -155,7 +154,7 @@ class ComputeController {
 
     @Operation(summary = "Why a casting came out as it did: all causes, ranked by what is on record")
     @io.swagger.v3.oas.annotations.parameters.RequestBody(
-            content = @Content(schema = @Schema(implementation = Contract.DiagnoseRequest.class)))
+            content = @Content(schema = @Schema(ref = Declarations.DIAGNOSE)))
     @PostMapping(path = "/diagnose", consumes = MediaType.APPLICATION_JSON_VALUE)
     DiagnoseAnswer diagnose(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
         return answer(account, body, DiagnoseQuestionReader::read, DiagnoseAnswer::of);
@@ -163,7 +162,7 @@ class ComputeController {
 
     @Operation(summary = "A wall of wax slushed in layers: how long each stands, and the wax it asks")
     @io.swagger.v3.oas.annotations.parameters.RequestBody(
-            content = @Content(schema = @Schema(implementation = Contract.SlushRequest.class)))
+            content = @Content(schema = @Schema(ref = Declarations.SLUSH)))
     @PostMapping(path = "/slush", consumes = MediaType.APPLICATION_JSON_VALUE)
     WaxAnswers slush(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
         return answer(account, body, SlushQuestionReader::read, WaxAnswers::of);
@@ -171,7 +170,7 @@ class ComputeController {
 
     @Operation(summary = "Rubber, hardener, jacket and times of a mold of rubber")
     @io.swagger.v3.oas.annotations.parameters.RequestBody(
-            content = @Content(schema = @Schema(implementation = Contract.RubberRequest.class)))
+            content = @Content(schema = @Schema(ref = Declarations.RUBBER)))
     @PostMapping(path = "/rubber", consumes = MediaType.APPLICATION_JSON_VALUE)
     WaxAnswers rubber(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
         return answer(account, body, RubberQuestionReader::read, WaxAnswers::of);

@@ -4,13 +4,18 @@ import io.swagger.v3.core.util.Json31;
 import io.swagger.v3.oas.models.media.Schema;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import kilnryu.app.blend.BlendFields;
+import kilnryu.app.diagnosis.DiagnoseFields;
 import kilnryu.app.kiln.FiredFields;
+import kilnryu.app.melt.MeltFields;
 import kilnryu.app.mold.BlockFields;
 import kilnryu.app.mold.MoldFields;
+import kilnryu.app.rubber.RubberFields;
 import kilnryu.app.sheet.FieldList;
 import kilnryu.app.sheet.FieldSchema;
 import kilnryu.app.shell.ShellFields;
 import kilnryu.app.tree.TreeFields;
+import kilnryu.app.wax.WaxFields;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -25,6 +30,12 @@ class Declarations {
     static final String SHELL = AT + "ShellRequest";
     static final String BURNOUT = AT + "BurnoutRequest";
     static final String PROGRAM = AT + "ProgramRequest";
+    static final String BLEND = AT + "BlendRequest";
+    static final String CHARGE = AT + "ChargeRequest";
+    static final String MELT = AT + "MeltRequest";
+    static final String DIAGNOSE = AT + "DiagnoseRequest";
+    static final String SLUSH = AT + "SlushRequest";
+    static final String RUBBER = AT + "RubberRequest";
     static final String CARRY = AT + "CarryRequest";
 
     /** The fields of each question, by the name of its schema. */
@@ -37,6 +48,12 @@ class Declarations {
         questions.put(BURNOUT, FiredFields.BURNOUT);
         questions.put(PROGRAM, FiredFields.PROGRAM);
         questions.put(CARRY, FiredFields.CARRY);
+        questions.put(BLEND, BlendFields.QUESTION);
+        questions.put(CHARGE, MeltFields.CHARGE);
+        questions.put(MELT, MeltFields.MELT);
+        questions.put(DIAGNOSE, DiagnoseFields.QUESTION);
+        questions.put(SLUSH, WaxFields.SLUSH);
+        questions.put(RUBBER, RubberFields.QUESTION);
         return questions;
     }
 

@@ -7,7 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalLong;
 import kilnryu.app.account.Account;
 import kilnryu.app.equipment.EquipmentReader;
 import kilnryu.app.equipment.EquipmentStore;
@@ -16,6 +15,7 @@ import kilnryu.app.piece.Photo;
 import kilnryu.app.piece.PhotoStore;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Options;
+import kilnryu.app.sheet.Saving;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
@@ -200,18 +200,13 @@ class BlendController {
         if (id != 0) {
             found(account, id);
         }
-        if (fields.hasErrors()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, id, version, typed, true, model);
-        }
-        Map<String, String> written = fields.kept();
-        OptionalLong saved = store.save(account.studioId(), id, version, read.name(), written);
-        if (saved.isEmpty()) {
-            response.setStatus(HttpStatus.CONFLICT.value());
-            model.addAttribute("conflict", true);
-            return page(account, id, found(account, id).version(), typed, true, model);
-        }
-        return "redirect:/blends/" + saved.getAsLong() + "?saved";
+        return new Saving(model, response)
+                .save(
+                        fields,
+                        () -> store.save(account.studioId(), id, version, read.name(), fields.kept()),
+                        between ->
+                                page(account, id, between ? found(account, id).version() : version, typed, true, model),
+                        saved -> "/blends/" + saved + "?saved");
     }
 
     /** A recipe as it is told, taken over into the rows; what was typed before stays where it says nothing. */
@@ -269,7 +264,7 @@ class BlendController {
         if (fields.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             String to = page(account, id, row.version(), row.fields(), false, model);
-            model.addAttribute("trial", new SheetForm(fields, Fields.sent(form), true));
+            model.addAttribute("trial", new SheetForm(fields, Fields.sent(form), true, BlendFields.TRIAL));
             return to;
         }
         Map<String, String> written = fields.kept();
@@ -318,7 +313,7 @@ class BlendController {
         model.addAttribute("id", id);
         model.addAttribute("version", version);
         model.addAttribute("name", read.name().isEmpty() ? "New blend" : read.name());
-        model.addAttribute("form", new SheetForm(fields, typed, showErrors));
+        model.addAttribute("form", new SheetForm(fields, typed, showErrors, BlendFields.ALL));
         model.addAttribute("lines", fields.lines("parts", EMPTY_LINES));
         model.addAttribute("sum", Show.exact(Math.round(read.sum() * 1000) / 1000.0));
         model.addAttribute("whole", read.blend().isPresent());
@@ -331,16 +326,12 @@ class BlendController {
         model.addAttribute(
                 "unjudged", tried ? List.of() : List.of("how it stands the fire (no trial of it is on file)"));
         model.addAttribute("ingredients", Options.of(Ingredient.values(), Ingredient::key, Ingredient::label));
-        model.addAttribute(
-                "ways", Options.of(BlendReader.Told.values(), BlendReader.Told::key, BlendReader.Told::label));
         model.addAttribute("told", typed.getOrDefault("told", "percent"));
         model.addAttribute("bar", read.blend().map(ShareBar::of).orElse(""));
         model.addAttribute("made", read.blend().map(BlendController::made).orElse(""));
         model.addAttribute("roles", Options.of(Ingredient.Role.values(), Ingredient.Role::key, Ingredient.Role::key));
         model.addAttribute(
-                "outcomes",
-                Options.of(BlendReader.Outcome.values(), BlendReader.Outcome::key, BlendReader.Outcome::label));
-        model.addAttribute("trial", new SheetForm(Fields.typed(Map.of(), account.units()), Map.of(), false));
+                "trial", new SheetForm(Fields.typed(Map.of(), account.units()), Map.of(), false, BlendFields.TRIAL));
         model.addAttribute("compared", id == 0 ? null : comparison(account, store.trials(account.studioId(), id)));
         return "blend/blend";
     }

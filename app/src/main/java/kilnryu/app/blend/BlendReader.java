@@ -10,29 +10,21 @@ import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
 import kilnryu.core.material.Blend;
 import kilnryu.core.material.Ingredient;
 import kilnryu.core.material.Ingredient.Role;
-import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Factors;
 
 /** Reads a blend and a trial from their fields. */
 public final class BlendReader {
     public static final int LONGEST_NAME = 80;
-    private static final int LONGEST_TEXT = 500;
     private static final int MOST_PARTS = 100;
     private static final double USUAL_WATER = 55;
-    private static final Range SHARE = new Range(Measure.PERCENT, 0.01, 100);
-    private static final Range PARTS = new Range(Measure.TIMES, 0.001, 1_000_000);
-    private static final Range LOOSE = new Range(Measure.GRAM_PER_CM3, 0.02, 10);
     private static final double USUAL_LOOSE = 1;
     private static final Pattern RECIPE =
             Pattern.compile("(\\d+(?:[.,]\\d+)?)\\s*(?:parts?\\s*)?(?:of\\s+)?([\\p{L}][\\p{L} -]*)");
-    private static final Range DENSITY = new Range(Measure.GRAM_PER_CM3, 0.05, 20);
-    private static final Range PRICE = new Range(Measure.TIMES, 0, 100_000);
 
     private BlendReader() {}
 
@@ -103,11 +95,8 @@ public final class BlendReader {
     }
 
     public static Read read(Fields fields, Factors factors) {
-        Optional<String> name = fields.text("name", LONGEST_NAME);
-        if (name.isEmpty()) {
-            fields.missing("name", "Give the blend a name.");
-        }
-        fields.text("note", LONGEST_TEXT);
+        Optional<String> name = fields.named(BlendFields.NAME, "Give the blend a name.");
+        fields.look(BlendFields.NOTE);
         double water = ratio(fields).orElse(USUAL_WATER);
         Whole whole = whole(fields);
         Optional<Blend> blend =
@@ -141,9 +130,9 @@ public final class BlendReader {
             fields.error("parts", "At most " + MOST_PARTS + " ingredients.");
             return new Whole(shares, false);
         }
-        Told told = fields.choice("told", Told::named).orElse(Told.PERCENT);
+        Told told = fields.choice(BlendFields.TOLD).orElse(Told.PERCENT);
         for (String key : keys) {
-            share("parts[" + key + "].", fields, told).ifPresent(shares::add);
+            share(key, fields, told).ifPresent(shares::add);
         }
         boolean all = !shares.isEmpty() && shares.size() == keys.size();
         if (told != Told.PERCENT) {
@@ -175,11 +164,11 @@ public final class BlendReader {
     }
 
     private static OptionalDouble ratio(Fields fields) {
-        fields.text("recipe", LONGEST_TEXT);
-        OptionalDouble ratio = fields.quantity("water_per_100", Range.WATER_RATIO);
-        if (fields.hasError("water_per_100")) {
+        fields.look(BlendFields.RECIPE);
+        OptionalDouble ratio = fields.quantity(BlendFields.WATER);
+        if (fields.hasError(BlendFields.WATER)) {
             fields.error(
-                    "water_per_100", "Water to 100 parts of powder by mass, 10 to 150: type 55 for 55:100 or 0.55.");
+                    BlendFields.WATER, "Water to 100 parts of powder by mass, 10 to 150: type 55 for 55:100 or 0.55.");
         }
         return ratio;
     }
@@ -195,21 +184,22 @@ public final class BlendReader {
                 .allMatch(e -> e.getValue().isBlank());
     }
 
-    private static Optional<Blend.Share> share(String at, Fields fields, Told told) {
-        Optional<Ingredient> known = fields.choice(at + "ingredient", Ingredient::named);
-        Optional<String> name = fields.text(at + "name", LONGEST_NAME);
-        OptionalDouble percent = fields.required(at + "share_pct", told == Told.PERCENT ? SHARE : PARTS);
-        OptionalDouble loose = fields.quantity(at + "loose", LOOSE);
+    private static Optional<Blend.Share> share(String key, Fields fields, Told told) {
+        Optional<Ingredient> known = fields.choice(BlendFields.INGREDIENT.in(key));
+        Optional<String> name = fields.text(BlendFields.OWN.in(key));
+        OptionalDouble percent =
+                fields.required((told == Told.PERCENT ? BlendFields.PERCENT : BlendFields.TOLD_PARTS).in(key));
+        OptionalDouble loose = fields.quantity(BlendFields.LOOSELY.in(key));
         double each =
                 told == Told.VOLUME ? loose.orElse(known.map(Ingredient::loose).orElse(USUAL_LOOSE)) : 1;
-        OptionalDouble density = fields.quantity(at + "density", DENSITY);
-        Optional<Role> role = fields.choice(at + "role", Role::named);
-        OptionalDouble price = fields.quantity(at + "price", PRICE);
+        OptionalDouble density = fields.quantity(BlendFields.DENSE.in(key));
+        Optional<Role> role = fields.choice(BlendFields.ROLE.in(key));
+        OptionalDouble price = fields.quantity(BlendFields.COSTS.in(key));
         if (known.isEmpty() && name.isEmpty()) {
-            fields.missing(at + "ingredient", "Choose an ingredient, or name your own.");
+            fields.missing(BlendFields.INGREDIENT.in(key), "Choose an ingredient, or name your own.");
         }
         if (known.isEmpty() && density.isEmpty()) {
-            fields.missing(at + "density", "Give its true density, g/cm³.");
+            fields.missing(BlendFields.DENSE.in(key), "Give its true density, g/cm³.");
         }
         if (percent.isEmpty() || known.isEmpty() && (density.isEmpty() || name.isEmpty())) {
             return Optional.empty();
@@ -227,14 +217,8 @@ public final class BlendReader {
 
     /** A trial; every field may be left out. */
     public static void trial(Fields fields) {
-        fields.quantity("cure_h", Range.HOURS);
-        fields.quantity("top_C", Range.KILN_TEMPERATURE);
-        fields.quantity("heat_h", Range.HOURS);
-        fields.quantity("piece_g", Range.MASS);
-        fields.choice("outcome", Outcome::named);
-        fields.text("metal", LONGEST_NAME);
-        fields.text("detail", LONGEST_TEXT);
-        fields.text("trial_note", LONGEST_TEXT);
+        fields.look(BlendFields.CURED, BlendFields.HEATED, BlendFields.HEATED_IN, BlendFields.POURED);
+        fields.look(BlendFields.OUTCOME, BlendFields.METAL, BlendFields.DETAIL, BlendFields.TRIAL_NOTE);
     }
 
     /** What came of a trial. */

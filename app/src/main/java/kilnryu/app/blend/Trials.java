@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import kilnryu.app.blend.BlendReader.Outcome;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.app.web.Units;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
@@ -29,7 +28,7 @@ final class Trials {
             }
             Outcome outcome =
                     Outcome.named(t.fields().getOrDefault("outcome", "")).orElse(Outcome.HELD);
-            OptionalDouble top = Fields.typed(t.fields(), Units.METRIC).quantity("top_C", Range.KILN_TEMPERATURE);
+            OptionalDouble top = Fields.typed(t.fields(), Units.METRIC).quantity(BlendFields.HEATED);
             if (outcome == Outcome.HELD) {
                 if (top.isPresent() && top.getAsDouble() >= heat - NEAR_K) {
                     return Findings.NONE;

@@ -4,7 +4,6 @@ import java.time.Instant;
 import java.util.List;
 import java.util.OptionalDouble;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.app.web.Units;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -50,7 +49,7 @@ public class DewaxedStore {
 
     private double grams(String fields) {
         OptionalDouble grams =
-                Fields.typed(json.readValue(fields, TEXTS), Units.METRIC).quantity("recovered_g", Range.MASS_OR_NONE);
+                Fields.typed(json.readValue(fields, TEXTS), Units.METRIC).quantity(DipFields.RECOVERED);
         return grams.orElse(0);
     }
 }

@@ -16,10 +16,9 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import kilnryu.app.sheet.Declared;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.app.web.Units;
-import kilnryu.core.quantity.Measure;
 import kilnryu.core.shell.Air;
 import kilnryu.core.shell.DipCalendar.Crew;
 import kilnryu.core.shell.DipCalendar.Rack;
@@ -30,9 +29,6 @@ import kilnryu.core.shell.DipCalendar.Rack;
  * @param day the air at each of 24 hours
  */
 record Room(List<Rack> racks, Crew crew, List<Air> day) {
-    private static final Range SPEED = new Range(Measure.TIMES, 0, 20);
-    private static final Range MINUTES = new Range(Measure.MINUTE, 1, 240);
-    private static final int LONGEST = 400;
     private static final int MOST_RACKS = 40;
     private static final Pattern POINT =
             Pattern.compile("(\\d{1,2})\\s*h?\\s*:?\\s+?(-?[\\d.]+)\\s*/\\s*([\\d.]+)\\s*%?");
@@ -55,11 +51,11 @@ record Room(List<Rack> racks, Crew crew, List<Air> day) {
 
     static Optional<Room> read(Fields fields, ZoneId zone) {
         List<Rack> racks = racks(fields);
-        Optional<LocalTime> opens = time(fields, "opens");
-        Optional<LocalTime> closes = time(fields, "closes");
+        Optional<LocalTime> opens = time(fields, RoomFields.OPENS);
+        Optional<LocalTime> closes = time(fields, RoomFields.CLOSES);
         Set<DayOfWeek> days = days(fields);
-        double perDip = fields.quantity("per_dip_min", MINUTES).orElse(10);
-        double speed = fields.quantity("air_m_s", SPEED).orElse(1);
+        double perDip = fields.quantity(RoomFields.DIP_TAKES).orElse(10);
+        double speed = fields.quantity(RoomFields.AIR).orElse(1);
         List<Air> day = day(fields, speed);
         if (fields.hasErrors() || opens.isEmpty() || closes.isEmpty()) {
             return Optional.empty();
@@ -68,7 +64,7 @@ record Room(List<Rack> racks, Crew crew, List<Air> day) {
             Crew crew = new Crew(zone, opens.get(), closes.get(), days, Duration.ofSeconds(Math.round(perDip * 60)));
             return Optional.of(new Room(racks, crew, day));
         } catch (IllegalArgumentException e) {
-            fields.error("closes", "Between these hours no dip can be done.");
+            fields.error(RoomFields.CLOSES, "Between these hours no dip can be done.");
             return Optional.empty();
         }
     }
@@ -82,9 +78,8 @@ record Room(List<Rack> racks, Crew crew, List<Air> day) {
     private static List<Rack> racks(Fields fields) {
         List<Rack> racks = new ArrayList<>();
         for (String key : fields.keys("racks")) {
-            String at = "racks[" + key + "].";
-            Optional<String> name = fields.text(at + "name", 40);
-            int places = fields.whole(at + "places", 1, 500).orElse(1);
+            Optional<String> name = fields.text(RoomFields.RACK.in(key));
+            int places = fields.whole(RoomFields.PLACES.in(key)).orElse(1);
             if (name.isPresent()) {
                 racks.add(new Rack(name.get(), places));
             }
@@ -98,23 +93,22 @@ record Room(List<Rack> racks, Crew crew, List<Air> day) {
         return racks;
     }
 
-    private static Optional<LocalTime> time(Fields fields, String path) {
-        Optional<String> text = fields.text(path, 8);
+    private static Optional<LocalTime> time(Fields fields, Declared.Text field) {
+        Optional<String> text = fields.named(field, "Type an hour like 08:00.");
         if (text.isEmpty()) {
-            fields.missing(path, "Type an hour like 08:00.");
             return Optional.empty();
         }
         try {
             return Optional.of(LocalTime.parse(text.get().length() == 4 ? "0" + text.get() : text.get()));
         } catch (DateTimeParseException e) {
-            fields.error(path, "Type an hour like 08:00.");
+            fields.error(field, "Type an hour like 08:00.");
             return Optional.empty();
         }
     }
 
     private static Set<DayOfWeek> days(Fields fields) {
         Set<DayOfWeek> days = EnumSet.noneOf(DayOfWeek.class);
-        for (String word : fields.text("days", 80)
+        for (String word : fields.text(RoomFields.DAYS)
                 .orElse("")
                 .toLowerCase(java.util.Locale.ROOT)
                 .split("[ ,]+")) {
@@ -126,7 +120,7 @@ record Room(List<Rack> racks, Crew crew, List<Air> day) {
             }
         }
         if (days.isEmpty()) {
-            fields.missing("days", "Name the days on which someone dips, such as: mon tue wed thu fri.");
+            fields.missing(RoomFields.DAYS, "Name the days on which someone dips, such as: mon tue wed thu fri.");
         }
         return days;
     }
@@ -134,12 +128,12 @@ record Room(List<Rack> racks, Crew crew, List<Air> day) {
     /** Points of the day as hour temperature/humidity, straight lines between them and round midnight. */
     private static List<Air> day(Fields fields, double speed) {
         TreeMap<Integer, double[]> points = new TreeMap<>();
-        for (String item : fields.text("day", LONGEST).orElse("0 20/52").split("[,;]")) {
+        for (String item : fields.text(RoomFields.DAY).orElse("0 20/52").split("[,;]")) {
             Matcher matcher = POINT.matcher(item.strip());
             OptionalDouble[] read = matcher.matches() ? numbers(matcher) : new OptionalDouble[0];
             if (read.length == 0) {
                 fields.error(
-                        "day",
+                        RoomFields.DAY,
                         "\"" + item.strip() + "\" is no point of a day: type hour, temperature and humidity"
                                 + " like 8 17/65, 15 23/48.");
                 return List.of();

@@ -13,10 +13,10 @@ import kilnryu.app.device.SimulatedHygrometer;
 import kilnryu.app.logger.LoggerCsv;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
+import kilnryu.app.sheet.Saving;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.shell.Air;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -61,16 +61,18 @@ class RoomController {
             HttpServletResponse response) {
         Map<String, String> typed = Fields.sent(form);
         Fields fields = Fields.typed(typed, account.units());
-        if (Room.read(fields, account.zoneId()).isEmpty()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, typed, version, true, model);
-        }
-        if (!store.save(account.studioId(), version, fields.kept())) {
-            response.setStatus(HttpStatus.CONFLICT.value());
-            model.addAttribute("conflict", true);
-            return page(account, typed, store.of(account.studioId()).version(), true, model);
-        }
-        return "redirect:/shells/room?saved";
+        Room.read(fields, account.zoneId());
+        return new Saving(model, response)
+                .saveOver(
+                        fields,
+                        () -> store.save(account.studioId(), version, fields.kept()),
+                        between -> page(
+                                account,
+                                typed,
+                                between ? store.of(account.studioId()).version() : version,
+                                true,
+                                model),
+                        "/shells/room?saved");
     }
 
     /** How the stand-in stands: it takes the place of a hygrometer that is not connected. */
@@ -135,7 +137,7 @@ class RoomController {
         Instant now = clock.instant();
         List<RoomStore.Reading> readings = store.readings(account.studioId(), now.minus(Duration.ofDays(3)));
         SimulatedHygrometer.Setting set = standIn.setting(account.studioId());
-        model.addAttribute("form", new SheetForm(fields, typed, showErrors));
+        model.addAttribute("form", new SheetForm(fields, typed, showErrors, RoomFields.ALL));
         model.addAttribute("racks", fields.lines("racks", EMPTY_LINES));
         model.addAttribute("version", version);
         model.addAttribute("air", shells.air(account));

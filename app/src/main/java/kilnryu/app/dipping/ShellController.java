@@ -15,9 +15,9 @@ import kilnryu.app.dipping.DipStore.Dip;
 import kilnryu.app.dipping.DipStore.Event;
 import kilnryu.app.dipping.DipStore.Logged;
 import kilnryu.app.dipping.DipStore.Run;
+import kilnryu.app.sheet.Declared;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Options;
-import kilnryu.app.sheet.Range;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.shell.ShellDrawing;
 import kilnryu.app.web.FigureView;
@@ -96,12 +96,12 @@ class ShellController {
         Optional<Logged> dip = DipReader.dip(fields, shells.air(account), clock.instant(), account.zoneId());
         if (dip.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, id, Map.of("dip", new SheetForm(fields, typed, true)), model);
+            return page(account, id, Map.of("dip", form("dip", fields, typed)), model);
         }
         try {
             shells.log(account, id, seen, dip.get());
         } catch (Late late) {
-            return late(account, id, late, Map.of("dip", new SheetForm(fields, typed, true)), model, response);
+            return late(account, id, late, Map.of("dip", form("dip", fields, typed)), model, response);
         }
         return "redirect:/shells/" + id + "?logged";
     }
@@ -150,29 +150,26 @@ class ShellController {
         Map<String, String> typed = Fields.sent(form);
         int seen = seen(typed);
         Fields fields = Fields.typed(typed, account.units());
-        String why = fields.text("why", 400).orElse("");
-        if (why.isEmpty()) {
-            fields.missing("why", "Say why, for the record.");
-        }
+        String why = fields.named(DipFields.WHY, "Say why, for the record.").orElse("");
         List<Coat> coming = new ArrayList<>();
-        Optional<String> text = fields.text("coming", 400);
+        Optional<String> text = fields.text(DipFields.COMING);
         try {
             text.filter(t -> !t.equals("none"))
                     .ifPresent(t -> coming.addAll(RecipeText.read(t).coats()));
         } catch (IllegalArgumentException e) {
-            fields.error("coming", e.getMessage());
+            fields.error(DipFields.COMING, e.getMessage());
         }
         if (text.isEmpty()) {
-            fields.missing("coming", "Name the coats to come, or type none.");
+            fields.missing(DipFields.COMING, "Name the coats to come, or type none.");
         }
         if (fields.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, id, Map.of("coats", new SheetForm(fields, typed, true)), model);
+            return page(account, id, Map.of("coats", form("coats", fields, typed)), model);
         }
         try {
             shells.replan(account, id, seen, coming, why);
         } catch (Late late) {
-            return late(account, id, late, Map.of("coats", new SheetForm(fields, typed, true)), model, response);
+            return late(account, id, late, Map.of("coats", form("coats", fields, typed)), model, response);
         }
         return "redirect:/shells/" + id + "?planned";
     }
@@ -186,10 +183,10 @@ class ShellController {
             HttpServletResponse response) {
         shells.run(account, id);
         Fields fields = Fields.typed(Fields.sent(form), account.units());
-        OptionalDouble grams = fields.required("weighs_g", Range.MASS);
+        OptionalDouble grams = fields.required(DipFields.WEIGHS);
         if (grams.isEmpty()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, id, Map.of("weigh", new SheetForm(fields, Fields.sent(form), true)), model);
+            return page(account, id, Map.of("weigh", form("weigh", fields, Fields.sent(form))), model);
         }
         shells.weigh(account, id, grams.getAsDouble());
         return "redirect:/shells/" + id + "?weighed";
@@ -213,7 +210,7 @@ class ShellController {
         DipReader.event(kind, fields);
         if (fields.hasErrors()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, id, Map.of(kind, new SheetForm(fields, typed, true)), model);
+            return page(account, id, Map.of(kind, form(kind, fields, typed)), model);
         }
         shells.event(account, id, kind, fields.kept());
         return "redirect:/shells/" + id + "?written#after";
@@ -319,18 +316,19 @@ class ShellController {
         model.addAttribute("masses", masses(account, s));
         model.addAttribute("flaws", flaws);
         dewaxed(dewax, recovered(events, dewax), views, model);
-        model.addAttribute("looks", DipReader.LOOKS);
+        model.addAttribute("looks", DipFields.LOOKS);
         model.addAttribute("looked", looked(events));
         model.addAttribute("against", against(s, flaws, events));
         model.addAttribute("coming", coming(s));
-        model.addAttribute("coats", Options.of(Coat.values(), Coat::key, Coat::label));
         model.addAttribute("nextCoat", s.next().map(Coat::key).orElse(""));
-        model.addAttribute("found", DipReader.FOUND);
-        SheetForm empty = new SheetForm(Fields.typed(Map.of(), account.units()), Map.of(), false);
-        for (String form : List.of("dip", "coats", "weigh", "flaw", "dewax", "look")) {
-            model.addAttribute(form + "Form", forms.getOrDefault(form, empty));
-        }
+        Fields empty = Fields.typed(Map.of(), account.units());
+        DipFields.FORMS.forEach((form, fields) -> model.addAttribute(
+                form + "Form", forms.getOrDefault(form, new SheetForm(empty, Map.of(), false, fields))));
         return "dipping/shell";
+    }
+
+    private static SheetForm form(String name, Fields fields, Map<String, String> typed) {
+        return new SheetForm(fields, typed, true, DipFields.FORMS.get(name));
     }
 
     private static List<String> unjudged(ShellState s, List<Event> events) {
@@ -432,14 +430,14 @@ class ShellController {
         return events.stream()
                 .filter(e -> e.kind().equals("dewax"))
                 .reduce((a, b) -> b)
-                .flatMap(e -> number(e, "recovered_g", Range.MASS_OR_NONE))
+                .flatMap(e -> number(e, DipFields.RECOVERED))
                 .map(dewax::weighed)
                 .orElse(Findings.NONE);
     }
 
-    private static Optional<Double> number(Event event, String field, Range range) {
+    private static Optional<Double> number(Event event, Declared.Quantity field) {
         OptionalDouble value =
-                Fields.typed(event.fields(), kilnryu.app.web.Units.METRIC).quantity(field, range);
+                Fields.typed(event.fields(), kilnryu.app.web.Units.METRIC).quantity(field);
         return value.isPresent() ? Optional.of(value.getAsDouble()) : Optional.empty();
     }
 
@@ -451,7 +449,7 @@ class ShellController {
                 continue;
             }
             Map<String, String> f = e.fields();
-            boolean placed = number(e, "depth_mm", Range.LENGTH_OR_NONE).isPresent();
+            boolean placed = number(e, DipFields.DEPTH).isPresent();
             mark += placed ? 1 : 0;
             boolean patched = !f.getOrDefault("patched", "").isBlank();
             boolean refired = f.getOrDefault("refired", "no").equals("yes");
@@ -464,7 +462,7 @@ class ShellController {
                     placed ? mark : 0,
                     Show.dayAndClock(e.at().atZone(account.zoneId())),
                     f.getOrDefault("where", ""),
-                    DipReader.FOUND.getOrDefault(f.getOrDefault("found", ""), ""),
+                    DipFields.FOUND.named(f.getOrDefault("found", "")).orElse(""),
                     mended,
                     !(patched && refired)));
         }
@@ -493,8 +491,9 @@ class ShellController {
                         against.add(Spoken.in(f.message(), s.plan().reading().units())));
         flaws.stream().filter(Flaw::open).forEach(f -> against.add("Crack at " + f.where() + ": " + f.mended() + "."));
         Map<String, String> looked = looked(events);
-        DipReader.LOOKS.forEach((key, words) -> {
-            if (!looked.getOrDefault(key, "no").equals("yes")) {
+        DipFields.LOOKS.forEach(look -> {
+            String words = look.asks().label();
+            if (!looked.getOrDefault(look.path(), "no").equals("yes")) {
                 against.add("Not seen yet: " + words.substring(0, 1).toLowerCase(java.util.Locale.ROOT)
                         + words.substring(1) + ".");
             }
@@ -505,7 +504,7 @@ class ShellController {
     private static String drawing(Account account, ShellState s, List<Event> events) {
         List<Double> marks = events.stream()
                 .filter(e -> e.kind().equals("flaw"))
-                .map(e -> number(e, "depth_mm", Range.LENGTH_OR_NONE))
+                .map(e -> number(e, DipFields.DEPTH))
                 .flatMap(Optional::stream)
                 .toList();
         return ShellDrawing.of(

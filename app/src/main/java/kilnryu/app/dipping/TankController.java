@@ -11,9 +11,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalLong;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Saving;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
@@ -83,23 +85,22 @@ class TankController {
         Fields fields = Fields.typed(typed, account.units());
         TankReader.read(fields);
         Optional<Instant> made = made(fields, account);
-        if (fields.hasErrors()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, id, version, typed, true, model);
-        }
-        Map<String, String> written = fields.kept();
+        return new Saving(model, response)
+                .save(
+                        fields,
+                        () -> save(account, id, version, fields.kept(), made),
+                        between ->
+                                page(account, id, between ? found(account, id).version() : version, typed, true, model),
+                        saved -> "/shells/tanks/" + saved + "?saved");
+    }
+
+    private OptionalLong save(Account account, long id, int version, Map<String, String> kept, Optional<Instant> made) {
         if (id == 0) {
-            return "redirect:/shells/tanks/" + store.create(account.studioId(), written, made.orElse(clock.instant()))
-                    + "?saved";
+            return OptionalLong.of(store.create(account.studioId(), kept, made.orElse(clock.instant())));
         }
-        if (!store.save(
-                account.studioId(),
-                new TankStore.Row(id, written, made.orElse(found(account, id).madeAt()), version))) {
-            response.setStatus(HttpStatus.CONFLICT.value());
-            model.addAttribute("conflict", true);
-            return page(account, id, found(account, id).version(), typed, true, model);
-        }
-        return "redirect:/shells/tanks/" + id + "?saved";
+        TankStore.Row row =
+                new TankStore.Row(id, kept, made.orElse(found(account, id).madeAt()), version);
+        return store.save(account.studioId(), row) ? OptionalLong.of(id) : OptionalLong.empty();
     }
 
     private static Optional<Instant> made(Fields fields, Account account) {

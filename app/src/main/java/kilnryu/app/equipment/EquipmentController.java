@@ -4,8 +4,8 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
 import kilnryu.app.account.Account;
 import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Saving;
 import kilnryu.app.sheet.SheetForm;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -40,16 +40,17 @@ class EquipmentController {
         Map<String, String> typed = Fields.sent(form);
         Fields fields = Fields.typed(typed, account.units());
         EquipmentReader.read(fields);
-        if (fields.hasErrors()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, typed, version, true, model);
-        }
-        if (!store.save(account.studioId(), version, EquipmentReader.kept(fields))) {
-            response.setStatus(HttpStatus.CONFLICT.value());
-            model.addAttribute("conflict", true);
-            return page(account, typed, store.of(account.studioId()).version(), true, model);
-        }
-        return "redirect:/equipment?saved";
+        return new Saving(model, response)
+                .saveOver(
+                        fields,
+                        () -> store.save(account.studioId(), version, EquipmentReader.kept(fields)),
+                        between -> page(
+                                account,
+                                typed,
+                                between ? store.of(account.studioId()).version() : version,
+                                true,
+                                model),
+                        "/equipment?saved");
     }
 
     private static String page(

@@ -8,11 +8,11 @@ import java.util.OptionalDouble;
 import kilnryu.app.account.Account;
 import kilnryu.app.equipment.EquipmentReader;
 import kilnryu.app.equipment.EquipmentStore;
+import kilnryu.app.mold.MoldFields;
 import kilnryu.app.plan.Plan;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.plan.Stage;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.Late;
 import kilnryu.app.web.Show;
@@ -39,7 +39,6 @@ import org.springframework.web.server.ResponseStatusException;
 /** The page on which a tree is held against all flasks of the studio, and one of them taken. */
 @Controller
 class FitController {
-    private static final Range LEAN = new Range(Measure.DEGREE, -60, 60);
     private static final double TALLEST = 190;
     private static final double LARGEST_SCALE = 1.5;
 
@@ -103,13 +102,10 @@ class FitController {
         Fields fields = lean(account, asked);
         Map<String, String> measures = new LinkedHashMap<>(Choices.fields(taken));
         if (asked.containsKey("tilt_deg")) {
-            measures.put(
-                    "tilt_deg", Show.exact(fields.quantity("tilt_deg", LEAN).orElse(0)) + "°");
+            measures.put("tilt_deg", Show.exact(fields.quantity(MoldFields.TILT).orElse(0)) + "°");
         }
         if (asked.containsKey("lift_mm")) {
-            measures.put(
-                    "lift_mm",
-                    mm(fields.quantity("lift_mm", Range.LENGTH_OR_NONE).orElse(0)));
+            measures.put("lift_mm", mm(fields.quantity(MoldFields.LIFT).orElse(0)));
         }
         plans.useFlask(account, id, measures);
         return "redirect:/trees/" + id + "/mold?saved";
@@ -164,8 +160,8 @@ class FitController {
     /** Tilt and height as they are asked. */
     private static Fields lean(Account account, Map<String, String> asked) {
         Fields fields = Fields.typed(asked, account.units());
-        fields.quantity("tilt_deg", LEAN);
-        fields.quantity("lift_mm", Range.LENGTH_OR_NONE);
+        fields.quantity(MoldFields.TILT);
+        fields.quantity(MoldFields.LIFT);
         return fields;
     }
 
@@ -209,8 +205,8 @@ class FitController {
     private static Fit.Stand stand(Plan plan, Fields fields) {
         return stand(
                 plan,
-                fields.quantity("tilt_deg", LEAN).orElse(0),
-                fields.quantity("lift_mm", Range.LENGTH_OR_NONE).orElse(0));
+                fields.quantity(MoldFields.TILT).orElse(0),
+                fields.quantity(MoldFields.LIFT).orElse(0));
     }
 
     private static Fit.Stand stand(Plan plan, double tilt, double lift) {

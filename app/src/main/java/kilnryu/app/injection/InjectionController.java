@@ -8,15 +8,14 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
-import java.util.OptionalLong;
 import java.util.stream.Stream;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.piece.PieceChoice;
 import kilnryu.app.rubber.TappedStore;
 import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Saving;
 import kilnryu.app.sheet.SheetForm;
-import kilnryu.app.sheet.SheetForm.Option;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Late;
@@ -110,7 +109,7 @@ class InjectionController {
         model.addAttribute("version", version);
         model.addAttribute(
                 "name", id == 0 ? "A round of molds" : found(account, id).name());
-        model.addAttribute("form", new SheetForm(sheet.fields(), typed, wrong));
+        model.addAttribute("form", new SheetForm(sheet.fields(), typed, wrong, InjectionFields.ALL));
         model.addAttribute(
                 "lines",
                 sheet.fields().lines("molds", Math.max(1, LINES - sheet.keys().size())));
@@ -125,12 +124,6 @@ class InjectionController {
                 sheet.findings().all().stream()
                         .map(f -> FindingView.of(f, views, 0))
                         .toList());
-        model.addAttribute(
-                "materials",
-                List.of(
-                        new Option("rubber", "rubber"),
-                        new Option("metal", "metal"),
-                        new Option("plaster", "plaster")));
         model.addAttribute("pieces", pieces.options(account));
         return "injection/round";
     }
@@ -148,18 +141,14 @@ class InjectionController {
         }
         Map<String, String> typed = Fields.sent(form);
         InjectionSheet sheet = sheet(account, typed);
-        if (sheet.fields().hasErrors()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, id, version, typed, true, model);
-        }
         Map<String, String> kept = pieces.owned(account, sheet.fields().kept());
-        OptionalLong saved = store.save(account.studioId(), id, version, kept.get("name"), kept);
-        if (saved.isEmpty()) {
-            response.setStatus(HttpStatus.CONFLICT.value());
-            model.addAttribute("conflict", true);
-            return page(account, id, found(account, id).version(), typed, true, model);
-        }
-        return "redirect:/waxes/rounds/" + saved.getAsLong() + "?saved";
+        return new Saving(model, response)
+                .save(
+                        sheet.fields(),
+                        () -> store.save(account.studioId(), id, version, kept.get("name"), kept),
+                        between ->
+                                page(account, id, between ? found(account, id).version() : version, typed, true, model),
+                        saved -> "/waxes/rounds/" + saved + "?saved");
     }
 
     @PostMapping("/waxes/rounds/{id:\\d+}/archive")

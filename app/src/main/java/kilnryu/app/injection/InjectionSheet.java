@@ -8,12 +8,10 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import kilnryu.app.account.Account;
+import kilnryu.app.sheet.Declared;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
-import kilnryu.app.wax.SlushQuestionReader;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
-import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.wax.Heated;
@@ -37,10 +35,7 @@ public record InjectionSheet(
         Optional<Pressing> pressing,
         Findings findings,
         List<String> lacking) {
-    private static final int LONGEST = 80;
     private static final int MOST_MOLDS = 12;
-    private static final Range SECONDS = new Range(Measure.SECONDS, 1, 3600);
-    private static final Range THICK = new Range(Measure.MILLIMETRE, 0.2, 200);
     private static final double INJECT_S = 20;
     private static final double PULL_S = 30;
 
@@ -50,18 +45,15 @@ public record InjectionSheet(
                 .removeIf(e -> e.getKey().startsWith("molds[") && e.getValue().isBlank());
         words(filled);
         Fields fields = Fields.typed(filled, account.units());
-        if (fields.text("name", LONGEST).isEmpty()) {
-            fields.missing("name", "Give the round a name.");
-        }
-        fields.text("piece", 20);
-        fields.text("note", 300);
-        OptionalDouble wax = fields.quantity("wax_C", SlushQuestionReader.WAX_C);
-        OptionalDouble moldC = fields.quantity("mold_C", SlushQuestionReader.MOLD_C);
-        OptionalDouble bar = fields.quantity("pressure", Range.PRESSURE);
-        OptionalDouble hold = fields.quantity("hold", SECONDS);
-        OptionalDouble gate = fields.quantity("gate_mm", THICK);
-        double inject = fields.quantity("inject_s", SECONDS).orElse(INJECT_S);
-        double pull = fields.quantity("pull_s", SECONDS).orElse(PULL_S);
+        fields.named(InjectionFields.NAME, "Give the round a name.");
+        fields.look(InjectionFields.PIECE, InjectionFields.NOTE);
+        OptionalDouble wax = fields.quantity(InjectionFields.WAX);
+        OptionalDouble moldC = fields.quantity(InjectionFields.MOLDS_ARE);
+        OptionalDouble bar = fields.quantity(InjectionFields.PRESSURE);
+        OptionalDouble hold = fields.quantity(InjectionFields.HELD);
+        OptionalDouble gate = fields.quantity(InjectionFields.GATE);
+        double inject = fields.quantity(InjectionFields.INJECTS).orElse(INJECT_S);
+        double pull = fields.quantity(InjectionFields.PULLS).orElse(PULL_S);
         List<String> keys = fields.keys("molds");
         if (keys.size() > MOST_MOLDS) {
             fields.error("molds", "At most " + MOST_MOLDS + " molds in a round.");
@@ -129,13 +121,13 @@ public record InjectionSheet(
         }
 
         void mold(String key, OptionalDouble wax, OptionalDouble moldC) {
-            String at = "molds[" + key + "].";
-            String name = fields.text(at + "name", LONGEST).orElse("mold " + (molds.size() + 1));
-            OptionalDouble thick = fields.quantity(at + "thickest_mm", THICK);
-            OptionalInt wanted = fields.whole(at + "wanted", 0, 1000);
-            Optional<Heated> of = fields.choice(at + "of", InjectionSheet::material);
+            Declared.Quantity thickest = InjectionFields.THICKEST.in(key);
+            String name = fields.text(InjectionFields.MOLD.in(key)).orElse("mold " + (molds.size() + 1));
+            OptionalDouble thick = fields.quantity(thickest);
+            OptionalInt wanted = fields.whole(InjectionFields.WANTED.in(key));
+            Optional<Heated> of = fields.choice(InjectionFields.MOLD_OF.in(key));
             if (thick.isEmpty()) {
-                if (!fields.hasError(at + "thickest_mm")) {
+                if (!fields.hasError(thickest)) {
                     lacking.add("The thickest place of " + name + ".");
                 }
                 return;
@@ -162,17 +154,8 @@ public record InjectionSheet(
                 }
                 molds.add(new InjectionRound.Mold(name, inject, set.setting().value(), pull, wanted.orElse(1)));
             } catch (Injection.NeverFreezes e) {
-                fields.error("mold_C", e.getMessage());
+                fields.error(InjectionFields.MOLDS_ARE, e.getMessage());
             }
         }
-    }
-
-    private static Optional<Heated> material(String key) {
-        return switch (key) {
-            case "rubber" -> Optional.of(Heated.SILICONE);
-            case "metal" -> Optional.of(new Heated(120, 2700, 900));
-            case "plaster" -> Optional.of(Heated.PLASTER);
-            default -> Optional.empty();
-        };
     }
 }

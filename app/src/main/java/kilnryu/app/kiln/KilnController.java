@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import kilnryu.app.account.Account;
 import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Saving;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.Show;
@@ -70,19 +71,15 @@ class KilnController {
         }
         Map<String, String> typed = Fields.sent(form);
         Fields fields = Fields.typed(typed, account.units());
-        if (KilnReader.read(fields).isEmpty()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, id, version, typed, true, model);
-        }
-        if (id == 0) {
-            return "redirect:/kilns/" + store.create(account.studioId(), fields.kept()) + "?saved";
-        }
-        if (!store.save(account.studioId(), id, version, fields.kept())) {
-            response.setStatus(HttpStatus.CONFLICT.value());
-            model.addAttribute("conflict", true);
-            return page(account, id, found(account, id).version(), typed, true, model);
-        }
-        return "redirect:/kilns/" + id + "?saved";
+        KilnReader.read(fields);
+        Map<String, String> kept = fields.kept();
+        return new Saving(model, response)
+                .save(
+                        fields,
+                        () -> store.save(account.studioId(), id, version, kept.getOrDefault("name", ""), kept),
+                        between ->
+                                page(account, id, between ? found(account, id).version() : version, typed, true, model),
+                        saved -> "/kilns/" + saved + "?saved");
     }
 
     @PostMapping("/kilns/{id:\\d+}/care")

@@ -6,8 +6,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.account.Account;
+import kilnryu.app.sheet.Declared;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
+import kilnryu.app.sheet.Saving;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.Show;
 import kilnryu.core.burnout.Conversion;
@@ -29,7 +30,6 @@ import org.springframework.web.server.ResponseStatusException;
 @Controller
 class ProgramController {
     private static final int EMPTY_LINES = 2;
-    private static final Range SIZE = new Range(Measure.MILLIMETRE, 20, 600);
 
     private final ProgramStore store;
 
@@ -67,25 +67,16 @@ class ProgramController {
         }
         Map<String, String> typed = ProgramReader.spoken(Fields.sent(form));
         Fields fields = Fields.typed(typed, account.units());
-        if (fields.text("name", 80).isEmpty()) {
-            fields.missing("name", "Give the program a name.");
-        }
-        fields.text("note", 300);
-        ProgramReader.read(fields);
-        sizes(fields);
-        if (fields.hasErrors()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, id, version, typed, true, model);
-        }
-        if (id == 0) {
-            return "redirect:/kilns/programs/" + store.create(account.studioId(), fields.kept()) + "?saved";
-        }
-        if (!store.save(account.studioId(), id, version, fields.kept())) {
-            response.setStatus(HttpStatus.CONFLICT.value());
-            model.addAttribute("conflict", true);
-            return page(account, id, found(account, id).version(), typed, true, model);
-        }
-        return "redirect:/kilns/programs/" + id + "?saved";
+        fields.named(ProgramFields.NAME, "Give the program a name.");
+        look(fields);
+        Map<String, String> kept = fields.kept();
+        return new Saving(model, response)
+                .save(
+                        fields,
+                        () -> store.save(account.studioId(), id, version, kept.getOrDefault("name", ""), kept),
+                        between ->
+                                page(account, id, between ? found(account, id).version() : version, typed, true, model),
+                        saved -> "/kilns/programs/" + saved + "?saved");
     }
 
     /** A program for the larger flask, kept beside the one it came from. */
@@ -117,26 +108,26 @@ class ProgramController {
         return store.find(account.studioId(), id).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
-    private static void sizes(Fields fields) {
-        for (String path : List.of("for_diameter_mm", "for_height_mm", "to_diameter_mm", "to_height_mm")) {
-            fields.quantity(path, SIZE);
-        }
+    private static void look(Fields fields) {
+        ProgramReader.read(fields);
+        fields.look(ProgramFields.NOTE, ProgramFields.FOR_WIDE, ProgramFields.FOR_HIGH);
+        fields.look(ProgramFields.TO_WIDE, ProgramFields.TO_HIGH);
     }
 
     /** Between the flask it is for and the one it is wanted for, both of gypsum investment at the usual ratio. */
     private static Optional<Conversion> conversion(Fields fields) {
         Optional<List<Segment>> segments = ProgramReader.read(fields);
-        Optional<Mold> from = mold(fields, "for_");
-        Optional<Mold> to = mold(fields, "to_");
+        Optional<Mold> from = mold(fields, ProgramFields.FOR_WIDE, ProgramFields.FOR_HIGH);
+        Optional<Mold> to = mold(fields, ProgramFields.TO_WIDE, ProgramFields.TO_HIGH);
         if (segments.isEmpty() || from.isEmpty() || to.isEmpty()) {
             return Optional.empty();
         }
         return Optional.of(Conversion.of(segments.get(), from.get(), to.get()));
     }
 
-    private static Optional<Mold> mold(Fields fields, String which) {
-        OptionalDouble diameter = fields.quantity(which + "diameter_mm", SIZE);
-        OptionalDouble height = fields.quantity(which + "height_mm", SIZE);
+    private static Optional<Mold> mold(Fields fields, Declared.Quantity wide, Declared.Quantity high) {
+        OptionalDouble diameter = fields.quantity(wide);
+        OptionalDouble height = fields.quantity(high);
         return diameter.isPresent() && height.isPresent()
                 ? Optional.of(Mold.flask(diameter.getAsDouble() / 1000, height.getAsDouble() / 1000, Setting.GYPSUM))
                 : Optional.empty();
@@ -145,13 +136,11 @@ class ProgramController {
     private String page(
             Account account, long id, int version, Map<String, String> typed, boolean showErrors, Model model) {
         Fields fields = Fields.typed(typed, account.units());
-        fields.text("name", 80);
-        fields.text("note", 300);
-        ProgramReader.read(fields);
-        sizes(fields);
+        fields.look(ProgramFields.NAME);
+        look(fields);
         model.addAttribute("id", id);
         model.addAttribute("version", version);
-        model.addAttribute("form", new SheetForm(fields, typed, showErrors));
+        model.addAttribute("form", new SheetForm(fields, typed, showErrors, ProgramFields.OWN));
         model.addAttribute("lines", fields.lines("program", id == 0 ? 5 : EMPTY_LINES));
         model.addAttribute("programs", store.list(account.studioId()));
         if (id != 0) {

@@ -5,36 +5,29 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.melt.Bands;
 import kilnryu.core.melt.ChargeQuestion;
 import kilnryu.core.melt.MakeUp;
 import kilnryu.core.melt.Stock;
-import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Factors;
 
 /** Reads what charge is wanted and what is in store, as the API says it. */
 public final class ChargeQuestionReader {
-    static final Range PRICE = new Range(Measure.TIMES, 0, 1_000_000);
-    private static final Range AVAILABLE = new Range(Measure.GRAM, 0, 1e8);
     private static final int MOST_LOTS = 500;
 
     private ChargeQuestionReader() {}
 
     public static Optional<ChargeQuestion> read(Fields fields, Factors factors) {
-        Optional<Alloy> alloy = fields.choice("alloy", Alloy::named);
-        if (alloy.isEmpty()) {
-            fields.missing("alloy", "Choose the alloy.");
-        }
+        Optional<Alloy> alloy = fields.chosen(MeltFields.ALLOY, "Choose the alloy.");
         Optional<Bands> bands = alloy.flatMap(Bands::of);
         if (alloy.isPresent() && bands.isEmpty()) {
-            fields.error("alloy", "The make-up of " + alloy.get().label() + " is not tabled: no charge is judged.");
+            fields.error(
+                    MeltFields.ALLOY, "The make-up of " + alloy.get().label() + " is not tabled: no charge is judged.");
         }
-        OptionalDouble needed = fields.required("needed_g", Range.MASS);
-        double returns = fields.quantity("max_return_pct", Range.SHARE).orElse(factors.value(ChargeQuestion.RETURNS));
-        double unknown =
-                fields.quantity("unknown_return_pct", Range.SHARE).orElse(factors.value(ChargeQuestion.UNKNOWN));
+        OptionalDouble needed = fields.required(MeltFields.NEEDED);
+        double returns = fields.quantity(MeltFields.RETURNS).orElse(factors.value(ChargeQuestion.RETURNS));
+        double unknown = fields.quantity(MeltFields.UNKNOWN_RETURNS).orElse(factors.value(ChargeQuestion.UNKNOWN));
         List<Stock> stock = stock(fields);
         if (fields.hasErrors() || bands.isEmpty() || needed.isEmpty()) {
             return Optional.empty();
@@ -53,20 +46,18 @@ public final class ChargeQuestionReader {
         }
         List<Stock> all = new ArrayList<>();
         for (String key : keys) {
-            lot(fields, "stock[" + key + "].").ifPresent(all::add);
+            lot(fields, key).ifPresent(all::add);
         }
         return all;
     }
 
-    private static Optional<Stock> lot(Fields fields, String at) {
-        Optional<String> name = fields.text(at + "name", 120);
-        if (name.isEmpty()) {
-            fields.missing(at + "name", "Give the lot a name.");
-        }
-        OptionalDouble available = fields.required(at + "available_g", AVAILABLE);
-        OptionalDouble price = fields.quantity(at + "price_per_kg", PRICE);
-        OptionalDouble piece = fields.quantity(at + "piece_g", Range.MASS);
-        Stock.Type type = fields.choice(at + "kind", Stock.Type::named).orElse(Stock.Type.INGOT);
+    private static Optional<Stock> lot(Fields fields, String key) {
+        String at = "stock[" + key + "].";
+        Optional<String> name = fields.named(MeltFields.STOCK.in(key), "Give the lot a name.");
+        OptionalDouble available = fields.required(MeltFields.AVAILABLE.in(key));
+        OptionalDouble price = fields.quantity(MeltFields.STOCK_PRICE.in(key));
+        OptionalDouble piece = fields.quantity(MeltFields.STOCK_PIECE.in(key));
+        Stock.Type type = fields.choice(MeltFields.STOCK_KIND.in(key)).orElse(Stock.Type.INGOT);
         Optional<MakeUp> makeUp = MakeUps.shares(fields, at + "composition");
         if (makeUp.isEmpty() && !fields.hasError(at + "composition") && !isBack(type)) {
             fields.missing(at + "composition", "Say what it is made of, in mass %; only a return may be unknown.");

@@ -10,8 +10,8 @@ import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import kilnryu.app.sheet.Declared;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.melt.Bands;
 import kilnryu.core.melt.Element;
@@ -28,15 +28,16 @@ public final class MakeUps {
     static Optional<MakeUp> shares(Fields fields, String path) {
         Map<Element, Double> percent = new EnumMap<>(Element.class);
         for (Element e : Element.values()) {
-            OptionalDouble share = fields.quantity(path + "." + e.symbol(), Range.SHARE);
+            OptionalDouble share = fields.quantity(MeltFields.share(path, e));
             share.ifPresent(s -> percent.put(e, s));
         }
         return percent.isEmpty() ? Optional.empty() : made(fields, path, percent);
     }
 
     /** A line as casters write it, or the key of an alloy. */
-    public static Optional<MakeUp> line(Fields fields, String path) {
-        Optional<String> text = fields.text(path, 300);
+    public static Optional<MakeUp> line(Fields fields, Declared.Text field) {
+        String path = field.path();
+        Optional<String> text = fields.text(field);
         if (text.isEmpty()) {
             return Optional.empty();
         }

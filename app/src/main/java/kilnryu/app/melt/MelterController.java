@@ -3,10 +3,10 @@ package kilnryu.app.melt;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalLong;
 import kilnryu.app.account.Account;
 import kilnryu.app.sheet.FieldList;
 import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Saving;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.Show;
 import kilnryu.core.quantity.Measure;
@@ -62,20 +62,16 @@ class MelterController {
         Fields fields = Fields.typed(typed, account.units());
         read(kind, fields);
         MelterStore.Row row = new MelterStore.Row(id, kind, typed.getOrDefault("name", ""), typed, version, heats);
-        if (fields.hasErrors()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, row, true, model);
-        }
-        OptionalLong saved = store.save(
-                account.studioId(),
-                new MelterStore.Row(id, kind, fields.written().get("name"), fields.kept(), version, heats));
-        if (saved.isEmpty()) {
-            response.setStatus(HttpStatus.CONFLICT.value());
-            model.addAttribute("conflict", true);
-            int now = found(account, id).version();
-            return page(account, new MelterStore.Row(id, kind, row.name(), typed, now, heats), true, model);
-        }
-        return "redirect:/furnaces?saved";
+        return new Saving(model, response)
+                .save(
+                        fields,
+                        () -> store.save(
+                                account.studioId(),
+                                new MelterStore.Row(
+                                        id, kind, fields.written().get("name"), fields.kept(), version, heats)),
+                        between -> page(
+                                account, between ? row.over(found(account, id).version()) : row, true, model),
+                        saved -> "/furnaces?saved");
     }
 
     @PostMapping("/furnaces/{id:\\d+}/archive")

@@ -9,6 +9,7 @@ import static kilnryu.app.sheet.Declared.text;
 import java.util.Locale;
 import kilnryu.app.sheet.Declared;
 import kilnryu.app.sheet.Declared.Choice;
+import kilnryu.app.sheet.Declared.Day;
 import kilnryu.app.sheet.Declared.Meaning;
 import kilnryu.app.sheet.Declared.Quantity;
 import kilnryu.app.sheet.Declared.Text;
@@ -24,17 +25,17 @@ public final class MelterFields {
     private static final Meaning<Boolean> YES = new Meaning<>("yes", "yes", true);
 
     static final Text FURNACE_NAME = text("name", 60, "Name", "bench furnace", FURNACE);
-    static final Quantity POWER = quantity("power_kW", MeltQuestionReader.POWER, "Rated power, kW", "3.5", FURNACE);
+    static final Quantity POWER = quantity("power_kW", MeltFields.POWER, "Rated power, kW", "3.5", FURNACE);
     static final Choice<Furnace.Heating> HEATING = choice(
             "heating",
             Meaning.of(Furnace.Heating.values(), Furnace.Heating::key, Furnace.Heating::label),
             "Heats by",
             "choose",
             FURNACE);
-    static final Quantity MOST = quantity("max_C", MeltQuestionReader.MOST_C, "Gets as hot as", "1250 °C", FURNACE);
+    static final Quantity MOST = quantity("max_C", MeltFields.MOST_C, "Gets as hot as", "1250 °C", FURNACE);
     static final Quantity EFFICIENCY = quantity(
             "efficiency_pct",
-            MeltQuestionReader.EFFICIENCY,
+            MeltFields.SHARE_THAT_HEATS,
             "Share that reaches the metal",
             "usual of its kind",
             FURNACE);
@@ -63,7 +64,7 @@ public final class MelterFields {
     static final Choice<Boolean> LEAD = either("held_lead", NO, YES, "Held leaded metal", FURNACE);
     static final Choice<Boolean> COVERED = either("covered", NO, YES, "Carried under a cover", FURNACE);
     static final Whole USES = Declared.whole("uses", 0, 10_000, "Heats before it came here", "0", FURNACE);
-    static final Text LOOKED = text("looked_on", 10, "Last looked at", "2026-03-31", FURNACE);
+    static final Day LOOKED = Declared.day("looked_on", "Last looked at", FURNACE);
     static final Text CRUCIBLE_NOTE = text("note", 400, "Note", "glaze, cracks", FURNACE);
 
     public static final FieldList OF_CRUCIBLE = FieldList.of(CRUCIBLE_NAME, CAPACITY, RATED, MOUTH, WALL, IRON)

@@ -1,7 +1,5 @@
 package kilnryu.app.melt;
 
-import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -21,10 +19,7 @@ public final class MelterReader {
     public static Optional<Furnace> furnace(Fields fields) {
         named(fields, MelterFields.FURNACE_NAME, MelterFields.FURNACE_NOTE);
         OptionalDouble power = fields.required(MelterFields.POWER);
-        Optional<Furnace.Heating> heating = fields.choice(MelterFields.HEATING);
-        if (heating.isEmpty()) {
-            fields.missing(MelterFields.HEATING, "Say how it heats.");
-        }
+        Optional<Furnace.Heating> heating = fields.chosen(MelterFields.HEATING, "Say how it heats.");
         OptionalDouble share = fields.quantity(MelterFields.EFFICIENCY);
         OptionalDouble most = fields.quantity(MelterFields.MOST);
         return fields.hasErrors()
@@ -51,7 +46,7 @@ public final class MelterReader {
         boolean lead = fields.choice(MelterFields.LEAD).orElse(false);
         boolean covered = fields.choice(MelterFields.COVERED).orElse(false);
         int uses = fields.whole(MelterFields.USES).orElse(0) + heats;
-        looked(fields);
+        fields.look(MelterFields.LOOKED);
         if (fields.hasErrors()) {
             return Optional.empty();
         }
@@ -63,22 +58,8 @@ public final class MelterReader {
     }
 
     private static Optional<String> named(Fields fields, Declared.Text named, Declared.Text note) {
-        Optional<String> name = fields.text(named);
-        if (name.isEmpty()) {
-            fields.missing(named, "Give it a name.");
-        }
-        fields.text(note);
-        return name;
-    }
-
-    private static void looked(Fields fields) {
-        fields.text(MelterFields.LOOKED).ifPresent(d -> {
-            try {
-                LocalDate.parse(d);
-            } catch (DateTimeParseException e) {
-                fields.error(MelterFields.LOOKED, "Write the day as 2026-03-31.");
-            }
-        });
+        fields.look(note);
+        return fields.named(named, "Give it a name.");
     }
 
     public static Optional<Furnace> furnace(Map<String, String> saved) {

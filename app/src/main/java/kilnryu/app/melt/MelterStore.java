@@ -34,7 +34,12 @@ public class MelterStore {
      * @param kind furnace or crucible
      * @param heats pours that were made with a crucible
      */
-    public record Row(long id, String kind, String name, Map<String, String> fields, int version, int heats) {}
+    public record Row(long id, String kind, String name, Map<String, String> fields, int version, int heats) {
+        /** The same, typed over another version. */
+        Row over(int now) {
+            return new Row(id, kind, name, fields, now, heats);
+        }
+    }
 
     public List<Row> list(long studio, String kind) {
         return InRequest.once(

@@ -18,7 +18,7 @@ import kilnryu.app.equipment.EquipmentStore;
 import kilnryu.app.melt.MetalReader.Moved;
 import kilnryu.app.melt.MetalStore.Lot;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Options;
+import kilnryu.app.sheet.Saving;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
@@ -43,12 +43,6 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 /** The metal in store: its lots, what is made of what, each use and return. */
 @Controller
 public class MetalController {
-    private static final List<SheetForm.Option> KINDS = List.of(
-            new SheetForm.Option("ingot", "ingot, of a known alloy"),
-            new SheetForm.Option("element", "element, pure"),
-            new SheetForm.Option("return", "return: gates, spoiled castings"),
-            new SheetForm.Option("unknown", "scrap nobody knows"));
-
     private final MetalStore store;
     private final EquipmentStore equipment;
     private final Heats heats;
@@ -87,8 +81,7 @@ public class MetalController {
         Fields fields = Fields.typed(typed, account.units());
         MetalReader.read(fields, true);
         String money = money(account);
-        model.addAttribute("form", new SheetForm(fields, typed, wrong));
-        model.addAttribute("kinds", KINDS);
+        model.addAttribute("form", new SheetForm(fields, typed, wrong, MeltFields.LOT));
         model.addAttribute("money", money);
         model.addAttribute("archived", archived);
         model.addAttribute(
@@ -166,19 +159,24 @@ public class MetalController {
         Map<String, String> typed = Fields.sent(form);
         Fields fields = Fields.typed(typed, account.units());
         Optional<MetalReader.Lot> lot = MetalReader.read(fields, false);
-        if (lot.isEmpty()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, was, typed, true, model);
-        }
-        MetalReader.Lot read = lot.get();
-        Lot now = new Lot(
-                id, read.name(), read.type(), read.makeUp(), was.remaining(), fields.kept(), version, was.archived());
-        if (!store.save(account.studioId(), now)) {
-            response.setStatus(HttpStatus.CONFLICT.value());
-            model.addAttribute("conflict", true);
-            return page(account, found(account, id), typed, true, model);
-        }
-        return "redirect:/metal/" + id + "?saved";
+        return new Saving(model, response)
+                .saveOver(
+                        fields,
+                        () -> store.save(account.studioId(), over(was, lot.orElseThrow(), version, fields)),
+                        between -> page(account, between ? found(account, id) : was, typed, true, model),
+                        "/metal/" + id + "?saved");
+    }
+
+    private static Lot over(Lot was, MetalReader.Lot read, int version, Fields fields) {
+        return new Lot(
+                was.id(),
+                read.name(),
+                read.type(),
+                read.makeUp(),
+                was.remaining(),
+                fields.kept(),
+                version,
+                was.archived());
     }
 
     @PostMapping("/metal/{id:\\d+}/move")
@@ -203,10 +201,11 @@ public class MetalController {
                                 moved.get().move().label(), moved.get().note()));
         if (left.isEmpty()) {
             moved.ifPresent(m -> fields.error(
-                    "grams", "There are only " + grams(found(account, id).remaining(), account) + " of it."));
+                    MeltFields.MOVED,
+                    "There are only " + grams(found(account, id).remaining(), account) + " of it."));
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             String to = page(account, lot, lot.fields(), false, model);
-            model.addAttribute("moveForm", new SheetForm(fields, typed, true));
+            model.addAttribute("moveForm", new SheetForm(fields, typed, true, MeltFields.DIARY));
             return to;
         }
         return "redirect:/metal/" + id + "?moved#moves";
@@ -258,16 +257,14 @@ public class MetalController {
         model.addAttribute("lot", listed(lot, account, money(account)));
         model.addAttribute("version", lot.version());
         model.addAttribute("archived", lot.archived());
-        model.addAttribute("form", new SheetForm(fields, typed, wrong));
-        model.addAttribute("kinds", KINDS);
+        model.addAttribute("form", new SheetForm(fields, typed, wrong, MeltFields.LOT));
         model.addAttribute("money", money(account));
         model.addAttribute("findings", findings);
         model.addAttribute(
                 "moves",
                 store.moves(lot.id()).stream().map(m -> line(m, account)).toList());
         model.addAttribute(
-                "doings", Options.of(MetalReader.Move.values(), MetalReader.Move::key, MetalReader.Move::label));
-        model.addAttribute("moveForm", new SheetForm(Fields.typed(Map.of(), account.units()), Map.of(), false));
+                "moveForm", new SheetForm(Fields.typed(Map.of(), account.units()), Map.of(), false, MeltFields.DIARY));
         return "melt/lot";
     }
 

@@ -1,21 +1,13 @@
 package kilnryu.app.melt;
 
-import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.core.melt.MakeUp;
 import kilnryu.core.melt.Stock;
-import kilnryu.core.quantity.Measure;
 
 /** Reads a lot of metal, and what is taken from it or put back. */
 final class MetalReader {
-    static final Range IN_STORE = new Range(Measure.GRAM, 0, 1e8);
-    private static final int LONGEST_NAME = 80;
-    private static final int LONGEST_NOTE = 400;
-
     private MetalReader() {}
 
     /** @param grams at first; only of a new lot */
@@ -29,40 +21,21 @@ final class MetalReader {
 
     /** @param fresh whether the lot is new, so that its mass is asked */
     static Optional<Lot> read(Fields fields, boolean fresh) {
-        Optional<String> name = fields.text("name", LONGEST_NAME);
-        if (name.isEmpty()) {
-            fields.missing("name", "Give the lot a name.");
-        }
-        Optional<Stock.Type> type = fields.choice("kind", Stock.Type::named);
-        if (type.isEmpty()) {
-            fields.missing("kind", "Say what kind of metal it is.");
-        }
-        Optional<MakeUp> makeUp = MakeUps.line(fields, "make_up");
+        Optional<String> name = fields.named(MeltFields.NAME, "Give the lot a name.");
+        Optional<Stock.Type> type = fields.chosen(MeltFields.KIND, "Say what kind of metal it is.");
+        Optional<MakeUp> makeUp = MakeUps.line(fields, MeltFields.MAKE_UP);
         boolean unknown = type.filter(t -> t == Stock.Type.UNKNOWN).isPresent();
-        if (makeUp.isEmpty() && !unknown && !fields.hasError("make_up")) {
-            fields.missing("make_up", "Say what it is made of, or choose unknown scrap.");
+        if (makeUp.isEmpty() && !unknown && !fields.hasError(MeltFields.MAKE_UP)) {
+            fields.missing(MeltFields.MAKE_UP, "Say what it is made of, or choose unknown scrap.");
         }
-        OptionalDouble grams = fresh ? fields.required("mass_g", IN_STORE) : OptionalDouble.empty();
-        OptionalDouble piece = fields.quantity("piece_g", Range.MASS);
-        OptionalDouble price = fields.quantity("price", ChargeQuestionReader.PRICE);
-        date(fields);
-        fields.text("of_casting", LONGEST_NAME);
-        fields.text("place", LONGEST_NAME);
-        fields.text("note", LONGEST_NOTE);
+        OptionalDouble grams = fresh ? fields.required(MeltFields.MASS) : OptionalDouble.empty();
+        OptionalDouble piece = fields.quantity(MeltFields.PIECE);
+        OptionalDouble price = fields.quantity(MeltFields.COSTS);
+        fields.look(MeltFields.SINCE, MeltFields.OF_CASTING, MeltFields.LIES, MeltFields.NOTE);
         return fields.hasErrors()
                 ? Optional.empty()
                 : Optional.of(
                         new Lot(name.get(), type.get(), unknown ? Optional.empty() : makeUp, grams, piece, price));
-    }
-
-    private static void date(Fields fields) {
-        fields.text("got_on", 10).ifPresent(d -> {
-            try {
-                LocalDate.parse(d);
-            } catch (DateTimeParseException e) {
-                fields.error("got_on", "Write the day as 2026-03-31.");
-            }
-        });
     }
 
     /** What happens to a lot by hand. */
@@ -83,12 +56,6 @@ final class MetalReader {
             this.sign = sign;
         }
 
-        static Optional<Move> named(String key) {
-            return java.util.Arrays.stream(values())
-                    .filter(m -> m.key.equals(key))
-                    .findFirst();
-        }
-
         String key() {
             return key;
         }
@@ -107,12 +74,9 @@ final class MetalReader {
     }
 
     static Optional<Moved> move(Fields fields) {
-        Optional<Move> move = fields.choice("move", Move::named);
-        if (move.isEmpty()) {
-            fields.missing("move", "Say what happened.");
-        }
-        OptionalDouble grams = fields.required("grams", IN_STORE);
-        String note = fields.text("move_note", LONGEST_NOTE).orElse("");
+        Optional<Move> move = fields.chosen(MeltFields.MOVE, "Say what happened.");
+        OptionalDouble grams = fields.required(MeltFields.MOVED);
+        String note = fields.text(MeltFields.MOVE_NOTE).orElse("");
         return fields.hasErrors() ? Optional.empty() : Optional.of(new Moved(move.get(), grams.getAsDouble(), note));
     }
 }

@@ -14,8 +14,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import kilnryu.app.account.Account;
+import kilnryu.app.sheet.Declared;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.app.web.Units;
 import kilnryu.core.melt.MakeUp;
 import kilnryu.core.melt.Stock;
@@ -54,15 +54,15 @@ public class MetalStore {
             int version,
             boolean archived) {
         public OptionalDouble price() {
-            return number("price", ChargeQuestionReader.PRICE);
+            return number(MeltFields.COSTS);
         }
 
         public OptionalDouble piece() {
-            return number("piece_g", Range.MASS);
+            return number(MeltFields.PIECE);
         }
 
-        private OptionalDouble number(String field, Range range) {
-            return Fields.typed(fields, Units.METRIC).quantity(field, range);
+        private OptionalDouble number(Declared.Quantity field) {
+            return Fields.typed(fields, Units.METRIC).quantity(field);
         }
 
         /** As the charge's program sees it. */

@@ -69,8 +69,9 @@ public final class MoldFields {
             .andOwn();
     static final Quantity TREE_WIDTH = quantity("tree_width_mm", Range.LENGTH, "Widest, by ruler", "estimated", MOLD);
     static final Quantity TREE_HEIGHT = quantity("tree_height_mm", Range.LENGTH, "Its height", "estimated", MOLD);
-    static final Quantity TILT = quantity("tilt_deg", LEAN, "Leans", "0°", MOLD);
-    static final Quantity LIFT = quantity("lift_mm", Range.LENGTH_OR_NONE, "Height above the base", "0 mm", MOLD);
+    public static final Quantity TILT = quantity("tilt_deg", LEAN, "Leans", "0°", MOLD);
+    public static final Quantity LIFT =
+            quantity("lift_mm", Range.LENGTH_OR_NONE, "Height above the base", "0 mm", MOLD);
 
     /** The tree's volume, where no tree is planned. */
     static final Quantity TREE_VOLUME =

@@ -323,7 +323,7 @@ class PieceController {
         model.addAttribute(
                 "verdict",
                 Verdict.over(piece.findings().all(), page.unjudged(), account.units(), remedies(sight.piece, mesh)));
-        model.addAttribute("form", new SheetForm(fields, sight.typed, sight.showErrors));
+        model.addAttribute("form", new SheetForm(fields, sight.typed, sight.showErrors, PieceFields.ALL));
         model.addAttribute("id", sight.piece);
         model.addAttribute("version", sight.version);
         model.addAttribute("pageView", sight.page);

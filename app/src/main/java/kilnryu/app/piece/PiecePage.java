@@ -5,20 +5,16 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import kilnryu.app.sheet.Options;
-import kilnryu.app.sheet.SheetForm.Option;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.material.PatternMaterial;
-import kilnryu.core.mesh.MeshUnit;
 import kilnryu.core.mesh.Pockets;
 import kilnryu.core.mesh.Vec;
 import kilnryu.core.mesh.Walls;
 import kilnryu.core.piece.MethodAdvice;
-import kilnryu.core.piece.Shrinkage;
 import kilnryu.core.piece.Split;
 import kilnryu.core.quantity.Measure;
 
@@ -214,43 +210,5 @@ public record PiecePage(
     private static String cm3(double volume, double unit, Units units) {
         return Show.value(volume * unit * unit * unit / 1000, Measure.CUBIC_CENTIMETRE, units, false)
                 .toString();
-    }
-
-    public List<Option> alloys() {
-        return Options.alloys();
-    }
-
-    public List<Option> materials() {
-        return Options.materials();
-    }
-
-    public List<Option> molds() {
-        return Options.of(Shrinkage.MoldKind.values(), Shrinkage.MoldKind::key, Shrinkage.MoldKind::label);
-    }
-
-    public List<Option> ways() {
-        return Options.of(PieceReader.Made.values(), PieceReader.Made::key, PieceReader.Made::label);
-    }
-
-    public List<Option> meshUnits() {
-        return Options.of(MeshUnit.values(), MeshUnit::key, MeshUnit::key);
-    }
-
-    public List<Option> coatedSides() {
-        return List.of(new Option("one", "one side"), new Option("both", "both sides"));
-    }
-
-    public List<Option> shows() {
-        return List.of(
-                new Option("pattern", "the pattern as it is"),
-                new Option("casting", "the casting: scale it up to the pattern"));
-    }
-
-    public List<Option> finishes() {
-        return List.of(new Option("fine", "fine"), new Option("ordinary", "ordinary"), new Option("rough", "rough"));
-    }
-
-    public List<Option> solids() {
-        return List.of(new Option("solid", "solid"), new Option("hollow", "hollow"));
     }
 }

@@ -1,17 +1,18 @@
 package kilnryu.app.piece;
 
 import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.stream.Stream;
+import kilnryu.app.sheet.Declared;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.gating.GatingPlanner;
@@ -38,8 +39,6 @@ import kilnryu.core.sum.Known;
 
 /** Reads a piece from its fields and says what follows from it and from its mesh. */
 public final class PieceReader {
-    public static final int LONGEST_NAME = 120;
-    private static final int LONGEST_TEXT = 4000;
     private static final double THINNEST_AIM = 4;
     private static final double THICKEST_AIM = 6;
 
@@ -67,10 +66,6 @@ public final class PieceReader {
         Made(String key, String label) {
             this.key = key;
             this.label = label;
-        }
-
-        public static Optional<Made> named(String key) {
-            return Stream.of(values()).filter(m -> m.key.equals(key)).findFirst();
         }
 
         public String key() {
@@ -127,17 +122,17 @@ public final class PieceReader {
 
     private Piece piece(Equipment equipment, LocalDate today) {
         Optional<String> name = words();
-        Optional<PatternMaterial> material = fields.choice("material", PatternMaterial::named);
-        Optional<Alloy> alloy = fields.choice("alloy", Alloy::named);
-        MoldKind mold = fields.choice("mold", MoldKind::named).orElse(MoldKind.FLASK);
-        Made made = fields.choice("made", Made::named).orElse(Made.CARVED);
-        boolean hollow = fields.choice("solid", PieceReader::solid).orElse(false);
-        int count = fields.whole("count", 1, 10_000).orElse(1);
+        Optional<PatternMaterial> material = fields.choice(PieceFields.MATERIAL);
+        Optional<Alloy> alloy = fields.choice(PieceFields.ALLOY);
+        MoldKind mold = fields.choice(PieceFields.MOLD).orElse(MoldKind.FLASK);
+        Made made = fields.choice(PieceFields.MADE).orElse(Made.CARVED);
+        boolean hollow = fields.choice(PieceFields.HOLLOW).orElse(false);
+        int count = fields.whole(PieceFields.COUNT).orElse(1);
         record(made);
         Optional<MeshUnit> stated = mesh.flatMap(m -> MeshUnit.named(m.unit()));
         Optional<Figure> chain = chain(made, mold, alloy);
         Figure scaled = scaled(chain);
-        double fileUnit = fields.choice("mesh_unit", MeshUnit::named)
+        double fileUnit = fields.choice(PieceFields.MESH_UNIT)
                 .or(() -> stated)
                 .orElse(MeshUnit.MILLIMETRE)
                 .millimetres();
@@ -151,14 +146,15 @@ public final class PieceReader {
         Optional<Figure> volume = bare.map(b -> coating.map(c -> coated(b, c)).orElse(b));
         volume.ifPresent(figures::add);
         area.ifPresent(figures::add);
-        OptionalDouble thin = wall("wall.thin_mm", mesh.map(MeshSummary::walls).map(w -> w.thinnest() * unit));
+        OptionalDouble thin =
+                wall(PieceFields.THIN, mesh.map(MeshSummary::walls).map(w -> w.thinnest() * unit));
         OptionalDouble thick =
-                wall("wall.thick_mm", mesh.map(MeshSummary::walls).map(w -> w.thickest() * unit));
+                wall(PieceFields.THICK, mesh.map(MeshSummary::walls).map(w -> w.thickest() * unit));
         metal(alloy, volume, area, figures);
         scale(chain, coating, figures);
         layers(made, figures);
         massAgainstMesh(material, unit, coating, found);
-        MeshFindings.of(mesh, unit, stated.isPresent() || fields.has("mesh_unit"), found);
+        MeshFindings.of(mesh, unit, stated.isPresent() || fields.has(PieceFields.MESH_UNIT), found);
         wallFindings(made, alloy, thin, thick, found);
         OptionalInt days = days(today);
         Optional<Commission> commission = alloy.isPresent() && material.isPresent() && !Double.isNaN(sizes[0])
@@ -195,18 +191,14 @@ public final class PieceReader {
 
     /** Its name; the other words are read for their length. */
     private Optional<String> words() {
-        Optional<String> name = fields.text("name", LONGEST_NAME);
-        if (name.isEmpty()) {
-            fields.missing("name", "Give the piece a name.");
-        }
-        Stream.of("commission", "batch", "repairs", "client", "made_note", "test.note")
-                .forEach(f -> fields.text(f, LONGEST_TEXT));
-        return name;
+        fields.look(PieceFields.COMMISSION, PieceFields.BATCH, PieceFields.REPAIRS, PieceFields.CLIENT);
+        fields.look(PieceFields.MADE_NOTE, PieceFields.TEST_NOTE);
+        return fields.named(PieceFields.NAME, "Give the piece a name.");
     }
 
     /** What the mesh is to the pattern: itself, or the casting that shrinks. */
     private Figure scaled(Optional<Figure> chain) {
-        boolean ofCasting = fields.choice("mesh_shows", PieceReader::casting).orElse(false);
+        boolean ofCasting = fields.choice(PieceFields.OF_CASTING).orElse(false);
         return ofCasting && chain.isPresent()
                 ? chain.get()
                 : Figure.given("scale", "the mesh is the pattern itself", 1, Measure.SCALE, Known.CHOSEN, 0);
@@ -231,43 +223,20 @@ public final class PieceReader {
                 thin,
                 hollow,
                 count,
-                fields.choice("finish", PieceReader::finish),
+                fields.choice(PieceFields.FINISH),
                 days);
-    }
-
-    private static Optional<Boolean> solid(String key) {
-        return key.equals("hollow") ? Optional.of(true) : key.equals("solid") ? Optional.of(false) : Optional.empty();
-    }
-
-    private static Optional<Commission.Finish> finish(String key) {
-        return Stream.of(Commission.Finish.values())
-                .filter(f -> f.name().toLowerCase(Locale.ROOT).equals(key))
-                .findFirst();
     }
 
     /** The small record of how it is made. */
     private void record(Made made) {
-        fields.quantity("mass_g", Range.MASS);
+        fields.quantity(PieceFields.MASS);
         switch (made) {
             case INJECTED -> {
-                fields.text("injected.wax", LONGEST_NAME);
-                fields.quantity("injected.wax_C", Range.PATTERN_TEMPERATURE);
-                fields.quantity("injected.pressure", Range.PRESSURE);
-                fields.quantity("injected.cool_min", Range.SET_TIME);
-                fields.whole("injected.made", 0, 1_000_000);
-                fields.whole("injected.rejects", 0, 1_000_000);
-                fields.whole("injected.mold_uses", 0, 1_000_000);
+                fields.look(PieceFields.INJECTED_WAX, PieceFields.INJECTED_AT, PieceFields.INJECTED_BY);
+                fields.look(PieceFields.COOLS, PieceFields.INJECTED, PieceFields.REJECTED, PieceFields.MOLD_USES);
             }
-            case SLUSHED -> {
-                fields.whole("slushed.layers", 1, 200);
-                fields.quantity("slushed.wax_C", Range.PATTERN_TEMPERATURE);
-                fields.quantity("slushed.aim_mm", Range.LENGTH);
-            }
-            case PRINTED -> {
-                fields.quantity("printed.wall_mm", Range.LENGTH);
-                fields.quantity("printed.infill_pct", Range.OVERFILL);
-                fields.quantity("printed.hours", Range.HOURS);
-            }
+            case SLUSHED -> fields.look(PieceFields.LAYERS, PieceFields.SLUSHED_AT, PieceFields.AIM);
+            case PRINTED -> fields.look(PieceFields.PRINT_WALL, PieceFields.INFILL, PieceFields.PRINTED_IN);
             default -> {
                 // carved and found pieces have a note only
             }
@@ -275,8 +244,8 @@ public final class PieceReader {
     }
 
     private double[] sizes(double unit) {
-        double[] typed = Stream.of("box.height_mm", "box.width_mm", "box.depth_mm")
-                .mapToDouble(f -> fields.quantity(f, Range.LENGTH).orElse(Double.NaN))
+        double[] typed = Stream.of(PieceFields.HIGH, PieceFields.WIDE, PieceFields.DEEP)
+                .mapToDouble(f -> fields.quantity(f).orElse(Double.NaN))
                 .toArray();
         double[] own = mesh.map(m -> new double[] {
                     m.box().size().z() * unit,
@@ -303,7 +272,7 @@ public final class PieceReader {
         if (mesh.isPresent() && mesh.get().closed()) {
             return Optional.of(PatternSums.scaledVolume(mesh.get().volume(), unit, scaled));
         }
-        OptionalDouble mass = fields.quantity("mass_g", Range.MASS);
+        OptionalDouble mass = fields.quantity(PieceFields.MASS);
         return mass.isPresent()
                 ? material.map(m -> PatternSums.byMass(mass.getAsDouble(), factors.of(m.density())))
                 : Optional.empty();
@@ -311,17 +280,15 @@ public final class PieceReader {
 
     /** The coating, over one side or both of a hollow piece; without a face to cover nothing of it is counted, and said so. */
     private Optional<Coating> coating(Optional<Figure> area, boolean hollow, List<Finding> found) {
-        OptionalDouble thick = fields.quantity("skin.thickness_mm", Range.LENGTH);
-        Optional<PatternMaterial> material = fields.choice("skin.material", PatternMaterial::named);
-        OptionalDouble typed = fields.quantity("skin.area_cm2", Range.AREA);
-        Optional<Boolean> both = fields.choice(
-                "skin.sides",
-                k -> k.equals("both") || k.equals("one") ? Optional.of(k.equals("both")) : Optional.empty());
+        OptionalDouble thick = fields.quantity(PieceFields.SKIN_THICK);
+        Optional<PatternMaterial> material = fields.choice(PieceFields.SKIN);
+        OptionalDouble typed = fields.quantity(PieceFields.SKIN_AREA);
+        Optional<Boolean> both = fields.choice(PieceFields.BOTH_SIDES);
         if (thick.isEmpty() && material.isEmpty()) {
             return Optional.empty();
         }
         if (thick.isEmpty()) {
-            fields.missing("skin.thickness_mm", "How thick is the coating?");
+            fields.missing(PieceFields.SKIN_THICK, "How thick is the coating?");
             return Optional.empty();
         }
         if (typed.isEmpty() && area.isEmpty()) {
@@ -354,8 +321,8 @@ public final class PieceReader {
         return PatternSums.scaledArea(m.area(), unit, scaled);
     }
 
-    private OptionalDouble wall(String path, Optional<Double> measured) {
-        OptionalDouble typed = fields.quantity(path, Range.LENGTH);
+    private OptionalDouble wall(Declared.Quantity field, Optional<Double> measured) {
+        OptionalDouble typed = fields.quantity(field);
         return typed.isPresent() ? typed : measured.map(OptionalDouble::of).orElse(OptionalDouble.empty());
     }
 
@@ -366,7 +333,7 @@ public final class PieceReader {
         }
         Figure density = factors.of(alloy.get().density());
         figures.add(PatternSums.solidMetal(volume.get(), density));
-        OptionalDouble aim = fields.quantity("slushed.aim_mm", Range.LENGTH);
+        OptionalDouble aim = fields.quantity(PieceFields.AIM);
         boolean closed = mesh.map(m -> m.closed() && m.voids() == 0).orElse(false);
         if (area.isPresent() && closed) {
             double wall = aim.orElse((THINNEST_AIM + THICKEST_AIM) / 2);
@@ -386,23 +353,21 @@ public final class PieceReader {
         return alloy.flatMap(a -> Shrinkage.scale(origin, mold, a, factors));
     }
 
-    private static Optional<Boolean> casting(String key) {
-        return key.equals("casting")
-                ? Optional.of(true)
-                : key.equals("pattern") ? Optional.of(false) : Optional.empty();
-    }
-
     private void scale(Optional<Figure> scale, Optional<Coating> coating, List<Figure> figures) {
         scale.ifPresent(figures::add);
-        for (String side : List.of("height", "width", "depth")) {
-            OptionalDouble target = fields.quantity("target." + side + "_mm", Range.LENGTH);
+        Map<String, Declared.Quantity> sides = new LinkedHashMap<>();
+        sides.put("height", PieceFields.CAST_HIGH);
+        sides.put("width", PieceFields.CAST_WIDE);
+        sides.put("depth", PieceFields.CAST_DEEP);
+        sides.forEach((side, field) -> {
+            OptionalDouble target = fields.quantity(field);
             if (target.isPresent() && scale.isPresent()) {
                 Figure size = Shrinkage.size(side, Length.millimetres(target.getAsDouble()), scale.get());
                 figures.add(size);
                 coating.ifPresent(c -> figures.add(
                         Shrinkage.under(size, Length.millimetres(c.thickness), "print or carving under the wax")));
             }
-        }
+        });
     }
 
     /** How many pours or layers the wall aimed at takes, by what the layers so far have given at its thinnest point. */
@@ -410,18 +375,18 @@ public final class PieceReader {
         if (made != Made.SLUSHED) {
             return;
         }
-        OptionalInt layers = fields.whole("slushed.layers", 1, 200);
+        OptionalInt layers = fields.whole(PieceFields.LAYERS);
         Optional<Double> thinnest = points().stream().min(Double::compare);
         if (layers.isEmpty() || thinnest.isEmpty()) {
             return;
         }
-        double aim = fields.quantity("slushed.aim_mm", Range.LENGTH).orElse(THINNEST_AIM);
+        double aim = fields.quantity(PieceFields.AIM).orElse(THINNEST_AIM);
         figures.add(PatternSums.layers(aim, thinnest.get(), layers.getAsInt()));
     }
 
     private void massAgainstMesh(
             Optional<PatternMaterial> material, double unit, Optional<Coating> coating, List<Finding> found) {
-        OptionalDouble mass = fields.quantity("mass_g", Range.MASS);
+        OptionalDouble mass = fields.quantity(PieceFields.MASS);
         if (mass.isEmpty()
                 || material.isEmpty()
                 || mesh.isEmpty()
@@ -432,7 +397,7 @@ public final class PieceReader {
         if (!(cm3 > 0)) {
             return;
         }
-        OptionalDouble wall = fields.quantity("printed.wall_mm", Range.LENGTH);
+        OptionalDouble wall = fields.quantity(PieceFields.PRINT_WALL);
         double wax = coating.map(c -> c.area * c.thickness / 10 * factors.value(c.material.density()))
                 .orElse(0.0);
         if (wax > 0 && wax < mass.getAsDouble()) {
@@ -455,7 +420,7 @@ public final class PieceReader {
     private void wallFindings(
             Made made, Optional<Alloy> alloy, OptionalDouble thin, OptionalDouble thick, List<Finding> found) {
         if (made == Made.SLUSHED) {
-            double aim = fields.quantity("slushed.aim_mm", Range.LENGTH).orElse(THINNEST_AIM);
+            double aim = fields.quantity(PieceFields.AIM).orElse(THINNEST_AIM);
             List<Double> points = points();
             points.stream()
                     .min(Double::compare)
@@ -485,20 +450,19 @@ public final class PieceReader {
             }
         }
         if (thin.isPresent() && thick.isPresent() && thin.getAsDouble() > thick.getAsDouble()) {
-            fields.missing("wall.thick_mm", "The thickest wall is thinner than the thinnest.");
+            fields.missing(PieceFields.THICK, "The thickest wall is thinner than the thinnest.");
         }
     }
 
     private List<Double> points() {
         List<Double> points = new ArrayList<>();
-        for (String word :
-                fields.text("slushed.points", LONGEST_NAME).orElse("").split("[\\s,;]+")) {
+        for (String word : fields.text(PieceFields.POINTS).orElse("").split("[\\s,;]+")) {
             try {
                 if (!word.isEmpty()) {
                     points.add(Double.parseDouble(word));
                 }
             } catch (NumberFormatException e) {
-                fields.error("slushed.points", "Type the walls in mm, like: 4.5 5.2 3.8.");
+                fields.error(PieceFields.POINTS, "Type the walls in mm, like: 4.5 5.2 3.8.");
                 return List.of();
             }
         }
@@ -506,17 +470,10 @@ public final class PieceReader {
     }
 
     private OptionalInt days(LocalDate today) {
-        Optional<String> due = fields.text("due", 20);
-        if (due.isEmpty()) {
-            return OptionalInt.empty();
-        }
-        try {
-            return OptionalInt.of((int) Math.max(
-                    -9999, Math.min(9999, LocalDate.parse(due.get()).toEpochDay() - today.toEpochDay())));
-        } catch (DateTimeParseException e) {
-            fields.error("due", "Type the day like 2027-03-01.");
-            return OptionalInt.empty();
-        }
+        return fields.day(PieceFields.DUE)
+                .map(due ->
+                        OptionalInt.of((int) Math.max(-9999, Math.min(9999, due.toEpochDay() - today.toEpochDay()))))
+                .orElse(OptionalInt.empty());
     }
 
     private static Finding refused(Alloy alloy, MoldKind mold) {

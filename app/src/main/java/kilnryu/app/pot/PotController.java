@@ -9,7 +9,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.OptionalLong;
 import kilnryu.app.account.Account;
 import kilnryu.app.device.SimulatedWaxPot;
 import kilnryu.app.dipping.DewaxedStore;
@@ -17,6 +16,7 @@ import kilnryu.app.dipping.DewaxedStore.Dewaxed;
 import kilnryu.app.rubber.TappedStore;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
+import kilnryu.app.sheet.Saving;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
@@ -85,7 +85,7 @@ class PotController {
         FigureView.Maker views = new FigureView.Maker(account.units(), false);
         model.addAttribute("id", id);
         model.addAttribute("version", version);
-        model.addAttribute("form", new SheetForm(sheet.fields(), typed, wrong));
+        model.addAttribute("form", new SheetForm(sheet.fields(), typed, wrong, PotFields.ALL));
         model.addAttribute("name", id == 0 ? "A pot of wax" : found(account, id).name());
         if (!model.containsAttribute("typed")) {
             model.addAttribute("typed", Map.of());
@@ -174,18 +174,14 @@ class PotController {
         }
         Map<String, String> typed = Fields.sent(form);
         PotSheet sheet = PotSheet.read(account, typed);
-        if (sheet.fields().hasErrors()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, id, version, typed, true, model);
-        }
         Map<String, String> kept = sheet.fields().kept();
-        OptionalLong saved = store.save(account.studioId(), id, version, kept.get("name"), kept);
-        if (saved.isEmpty()) {
-            response.setStatus(HttpStatus.CONFLICT.value());
-            model.addAttribute("conflict", true);
-            return page(account, id, found(account, id).version(), typed, true, model);
-        }
-        return "redirect:/waxes/pots/" + saved.getAsLong() + "?saved";
+        return new Saving(model, response)
+                .save(
+                        sheet.fields(),
+                        () -> store.save(account.studioId(), id, version, kept.get("name"), kept),
+                        between ->
+                                page(account, id, between ? found(account, id).version() : version, typed, true, model),
+                        saved -> "/waxes/pots/" + saved + "?saved");
     }
 
     @PostMapping("/waxes/pots/{id:\\d+}/{way:archive|restore}")

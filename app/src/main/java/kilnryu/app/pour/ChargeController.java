@@ -16,7 +16,6 @@ import kilnryu.app.melt.MakeUpDrawing;
 import kilnryu.app.melt.MetalStore;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Range;
-import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.Late;
 import kilnryu.app.web.Show;
@@ -43,9 +42,6 @@ import org.springframework.web.server.ResponseStatusException;
 class ChargeController {
     private static final Range GRAMS = new Range(Measure.GRAM, 0, 1e7);
     private static final double TOLERANCE = 0.02;
-    private static final List<SheetForm.Option> USES =
-            List.of(new SheetForm.Option("in", "may go in"), new SheetForm.Option("out", "leave out"));
-
     private final PourStore store;
     private final PourPages pages;
     private final PourReader reader;
@@ -142,7 +138,6 @@ class ChargeController {
         sheet.charge().ifPresent(c -> charge(account, sheet, c, views, model));
         sheet.charging().filter(c -> c.charge().isEmpty()).ifPresent(c -> none(account, c, model));
         model.addAttribute("lines", lines(account, sheet));
-        model.addAttribute("uses", USES);
         model.addAttribute(
                 "bands", sheet.alloy().flatMap(Bands::of).map(Bands::words).orElse(""));
         sheet.needed().ifPresent(n -> model.addAttribute("needed", views.of(n)));

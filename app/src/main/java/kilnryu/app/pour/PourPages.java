@@ -97,7 +97,7 @@ class PourPages {
         model.addAttribute("planned", row.planned());
         model.addAttribute("state", row.state());
         model.addAttribute("page", open);
-        model.addAttribute("form", new SheetForm(sheet.fields(), row.fields(), wrong));
+        model.addAttribute("form", new SheetForm(sheet.fields(), row.fields(), wrong, PourFields.ALL));
         List<Station> stream = stream(sheet, open, units);
         model.addAttribute("stream", stream);
         model.addAttribute("next", next(stream));

@@ -21,8 +21,8 @@ import kilnryu.app.melt.MelterStore;
 import kilnryu.app.melt.MetalStore;
 import kilnryu.app.plan.Berth;
 import kilnryu.app.plan.PlanVerdict;
+import kilnryu.app.sheet.Declared;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.app.simulation.Question;
 import kilnryu.app.simulation.Simulations;
 import kilnryu.app.web.Show;
@@ -57,9 +57,6 @@ import org.springframework.stereotype.Component;
 @Component
 class PourReader {
     static final int MOST_MOLDS = 200;
-    private static final Range SECONDS = new Range(Measure.SECONDS, 0, 3600);
-    private static final Range SAND = new Range(Measure.DEGREE_CELSIUS, -20, 1000);
-    private static final int LONGEST_NAME = 80;
     /** A kiln comes down so fast between two groups, K/h; our own estimate, its program says better. */
     private static final double DESCENT_K_H = 150;
 
@@ -67,7 +64,6 @@ class PourReader {
     private static final double AGAIN_HANDLING_S = 90;
     private static final double NEVER_S = 1e9;
     private static final double FULL = 0.85;
-    private static final Range INSIDE = new Range(Measure.PERCENT, 0, 45);
     /** So far from each end of a band a charge stays where it can, % of its width: scales and certificates err. */
     private static final double INSIDE_PCT = 10;
 
@@ -130,21 +126,19 @@ class PourReader {
         }
 
         PourSheet sheet() {
-            if (fields.text("name", LONGEST_NAME).isEmpty()) {
-                fields.missing("name", "Give the pour a name.");
-            }
+            fields.named(PourFields.NAME, "Give the pour a name.");
             Optional<ZonedDateTime> at = hour();
             Optional<Alloy> alloy = alloy();
             PourCrew crew = crew();
-            OptionalDouble heel = fields.quantity("heel_g", Range.MASS_OR_NONE);
+            OptionalDouble heel = fields.quantity(PourFields.HEEL);
             Optional<Figure> needed = needed(heel.orElse(0));
             Map<Long, MetalStore.Taken> weighed = row.id() == 0 ? Map.of() : metal.taken(row.id());
             List<MetalStore.Lot> lots = lots(weighed);
             Optional<Charging> charging = charging(alloy, needed, lots, weighed);
             Optional<Charge> charge = charge(charging, alloy, needed, lots, weighed);
-            Optional<MelterStore.Row> furnaceRow = melter("furnace");
+            Optional<MelterStore.Row> furnaceRow = melter("furnace", PourFields.FURNACE);
             Optional<Furnace> furnace = furnaceRow.flatMap(r -> MelterReader.furnace(r.fields()));
-            Optional<MelterStore.Row> crucibleRow = melter("crucible");
+            Optional<MelterStore.Row> crucibleRow = melter("crucible", PourFields.CRUCIBLE);
             Optional<MelterReader.Pot> pot = crucibleRow.flatMap(MelterReader::crucible);
             Optional<Figure> pourC = pourC();
             Optional<MeltPlan> melt = melt(new Melting(alloy, needed, charge, furnace, pot, pourC, crew));
@@ -182,7 +176,7 @@ class PourReader {
         }
 
         private Optional<ZonedDateTime> hour() {
-            Optional<String> typed = fields.text("pour_at", 25);
+            Optional<String> typed = fields.text(PourFields.AT);
             if (typed.isEmpty()) {
                 missing.add("the hour of the pour is not set");
                 return Optional.empty();
@@ -190,7 +184,7 @@ class PourReader {
             try {
                 return Optional.of(LocalDateTime.parse(typed.get()).atZone(account.zoneId()));
             } catch (DateTimeParseException e) {
-                fields.error("pour_at", "Write day and hour as 2026-03-31T10:30.");
+                fields.error(PourFields.AT, "Write day and hour as 2026-03-31T10:30.");
                 return Optional.empty();
             }
         }
@@ -216,15 +210,12 @@ class PourReader {
 
         private PourCrew crew() {
             PourCrew usual = PourCrew.usual(own);
-            String together = fields.choice(
-                            "together", k -> k.equals("all") || k.equals("one") ? Optional.of(k) : Optional.empty())
-                    .orElse("one");
             return new PourCrew(
-                    fields.quantity("carry_s", SECONDS).orElse(usual.carry()),
-                    fields.quantity("seat_s", SECONDS).orElse(usual.seat()),
-                    fields.quantity("between_s", SECONDS).orElse(usual.between()),
-                    fields.quantity("skim_s", SECONDS).orElse(usual.skim()),
-                    together.equals("all"));
+                    fields.quantity(PourFields.CARRY).orElse(usual.carry()),
+                    fields.quantity(PourFields.SEAT).orElse(usual.seat()),
+                    fields.quantity(PourFields.BETWEEN).orElse(usual.between()),
+                    fields.quantity(PourFields.SKIM).orElse(usual.skim()),
+                    fields.choice(PourFields.TOGETHER).orElse(false));
         }
 
         private Optional<Figure> needed(double heel) {
@@ -263,19 +254,17 @@ class PourReader {
                 Optional<Figure> needed,
                 List<MetalStore.Lot> lots,
                 Map<Long, MetalStore.Taken> weighed) {
-            OptionalDouble returns = fields.quantity("max_return_pct", Range.SHARE);
-            OptionalDouble inside = fields.quantity("inside_pct", INSIDE);
+            OptionalDouble returns = fields.quantity(PourFields.RETURNS);
+            OptionalDouble inside = fields.quantity(PourFields.OFF_THE_ENDS);
             List<Stock> stock = new ArrayList<>();
             for (MetalStore.Lot lot : lots) {
-                String at = "lot[" + lot.id() + "].";
-                boolean out = fields.choice(
-                                at + "use", k -> k.equals("out") || k.equals("in") ? Optional.of(k) : Optional.empty())
+                String key = Long.toString(lot.id());
+                boolean out = fields.choice(PourFields.LEFT_OUT.in(key))
                         // what nobody knows goes in only when somebody says so
-                        .orElse(lot.stock(OptionalDouble.empty()).isUnknown() ? "out" : "in")
-                        .equals("out");
-                OptionalDouble fixed = fields.quantity(at + "fixed_g", Range.MASS_OR_NONE);
+                        .orElse(lot.stock(OptionalDouble.empty()).isUnknown());
+                OptionalDouble fixed = fields.quantity(PourFields.FIXED.in(key));
                 if (fixed.isPresent() && fixed.getAsDouble() > lot.remaining() + grams(weighed, lot) + 1e-6) {
-                    fields.error(at + "fixed_g", "There is not so much of it in store.");
+                    fields.error(PourFields.FIXED.in(key), "There is not so much of it in store.");
                 }
                 stock.add(stock(lot, out ? OptionalDouble.of(0) : fixed, weighed));
             }
@@ -350,10 +339,10 @@ class PourReader {
                     question, lots.stream().map(l -> grams(weighed, l)).toList(), true));
         }
 
-        private Optional<MelterStore.Row> melter(String kind) {
+        private Optional<MelterStore.Row> melter(String kind, Declared.Text field) {
             List<MelterStore.Row> all = melters.list(account.studioId(), kind);
             Optional<MelterStore.Row> chosen = fields.choice(
-                    kind,
+                    field,
                     k -> all.stream()
                             .filter(r -> Long.toString(r.id()).equals(k))
                             .findFirst());
@@ -368,7 +357,7 @@ class PourReader {
 
         /** As typed, or as hot as the mold that wants it hottest. */
         private Optional<Figure> pourC() {
-            OptionalDouble typed = fields.quantity("pour_C", Range.METAL_TEMPERATURE);
+            OptionalDouble typed = fields.quantity(PourFields.METAL);
             return typed.isPresent()
                     ? Optional.of(Figure.given(
                             "pour",
@@ -419,11 +408,8 @@ class PourReader {
                 Optional<MelterReader.Pot> pot,
                 Optional<MeltPlan> melt,
                 PourCrew crew) {
-            boolean sand = fields.choice(
-                            "outside", k -> k.equals("sand") || k.equals("air") ? Optional.of(k) : Optional.empty())
-                    .filter("sand"::equals)
-                    .isPresent();
-            double sandC = fields.quantity("sand_C", SAND).orElse(20);
+            boolean sand = fields.choice(PourFields.IN_SAND).orElse(false);
+            double sandC = fields.quantity(PourFields.SAND_C).orElse(20);
             if (melt.isEmpty() || pot.isEmpty() || cast.isEmpty()) {
                 return Optional.empty();
             }
@@ -473,9 +459,7 @@ class PourReader {
 
         private Set<String> again() {
             Set<String> keys = new HashSet<>();
-            cast.forEach(m -> fields.choice(
-                            "again[" + m.key() + "].pot", k -> k.equals("yes") ? Optional.of(k) : Optional.empty())
-                    .ifPresent(y -> keys.add(m.key())));
+            cast.forEach(m -> fields.choice(PourFields.POT_AGAIN.in(m.key())).ifPresent(y -> keys.add(m.key())));
             return keys;
         }
 
@@ -500,8 +484,7 @@ class PourReader {
                         p -> found.addAll(PotChecks.check(p.kept(), alloy.get()).all()));
             }
             charging.filter(c -> c.charge().isEmpty()).ifPresent(c -> found.add(noCharge(c)));
-            fields.choice("way", PourWay::named)
-                    .ifPresent(w -> found.addAll(w.check().all()));
+            fields.choice(PourFields.WAY).ifPresent(w -> found.addAll(w.check().all()));
             sandChecks();
             for (CastMold m : cast) {
                 PlanVerdict.own(m.name(), m.saved().plan()).ifPresent(ofTrees::add);
@@ -542,7 +525,7 @@ class PourReader {
 
         /** Shells that stand free at the pour. */
         private void sandChecks() {
-            boolean sand = fields.written().getOrDefault("outside", "").equals("sand");
+            boolean sand = fields.choice(PourFields.IN_SAND).orElse(false);
             if (!sand && cast.stream().anyMatch(m -> m.kind().equals("shell"))) {
                 found.add(Finding.note(
                         "no-sand",
@@ -574,10 +557,10 @@ class PourReader {
 
         private Countdown countdown(Optional<MeltPlan> melt) {
             boolean vacuum = cast.stream().anyMatch(CastMold::vacuum)
-                    && fields.choice("way", PourWay::named).map(PourWay::vacuum).orElse(true);
-            boolean sand = fields.written().getOrDefault("outside", "").equals("sand")
+                    && fields.choice(PourFields.WAY).map(PourWay::vacuum).orElse(true);
+            boolean sand = fields.choice(PourFields.IN_SAND).orElse(false)
                     || cast.stream().anyMatch(m -> m.kind().equals("shell"));
-            boolean hot = fields.quantity("sand_C", SAND).orElse(20) > 60;
+            boolean hot = fields.quantity(PourFields.SAND_C).orElse(20) > 60;
             return Countdown.of(
                     new Countdown.Needs(melt.map(m -> m.minutes().value()).orElse(45.0), vacuum, sand, hot));
         }

@@ -15,14 +15,11 @@ import java.util.stream.Stream;
 import kilnryu.app.account.Account;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Options;
-import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.tree.Face;
 import kilnryu.app.web.Late;
 import kilnryu.app.web.ListPage;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Spoken;
-import kilnryu.core.pour.PourWay;
 import kilnryu.core.quantity.Measure;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -37,12 +34,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** The list of pours, and the plan of one on its time line. */
 @Controller
 public class PoursController {
-    private static final List<SheetForm.Option> TOGETHER = List.of(
-            new SheetForm.Option("one", "one by one, as the metal comes"),
-            new SheetForm.Option("all", "all before the first is poured"));
-    private static final List<SheetForm.Option> OUTSIDE =
-            List.of(new SheetForm.Option("air", "in the air of the room"), new SheetForm.Option("sand", "in sand"));
-
     private final PourStore store;
     private final PourPages pages;
     private final PourReader reader;
@@ -306,9 +297,6 @@ public class PoursController {
                 String.join(",", sheet.molds().stream().map(CastMold::key).toList()));
         model.addAttribute("furnaces", pages.options(account, "furnace"));
         model.addAttribute("crucibles", pages.options(account, "crucible"));
-        model.addAttribute("togethers", TOGETHER);
-        model.addAttribute("outsides", OUTSIDE);
-        model.addAttribute("ways", Options.of(PourWay.values(), PourWay::key, PourWay::label));
         if (sheet.sand()) {
             double kilos =
                     sheet.molds().stream().mapToDouble(CastMold::sandKilos).sum();

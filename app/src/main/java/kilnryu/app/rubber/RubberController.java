@@ -8,7 +8,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalLong;
 import java.util.stream.Stream;
 import kilnryu.app.account.Account;
 import kilnryu.app.device.Scale;
@@ -18,16 +17,14 @@ import kilnryu.app.piece.PhotoStore;
 import kilnryu.app.piece.PieceChoice;
 import kilnryu.app.piece.PieceOpenings;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Options;
+import kilnryu.app.sheet.Saving;
 import kilnryu.app.sheet.SheetForm;
-import kilnryu.app.sheet.SheetForm.Option;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
 import kilnryu.app.web.Late;
 import kilnryu.app.web.OneLine;
 import kilnryu.app.web.Show;
 import kilnryu.core.quantity.Measure;
-import kilnryu.core.rubber.Material;
 import kilnryu.core.rubber.RubberMold;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -110,7 +107,7 @@ class RubberController {
         model.addAttribute("version", version);
         model.addAttribute("name", id == 0 ? "A mold of rubber" : row.name());
         model.addAttribute("archived", row.archived());
-        model.addAttribute("form", new SheetForm(sheet.fields(), typed, wrong));
+        model.addAttribute("form", new SheetForm(sheet.fields(), typed, wrong, RubberFields.ALL));
         model.addAttribute(
                 "coatLines",
                 sheet.fields()
@@ -123,7 +120,7 @@ class RubberController {
         model.addAttribute("view", RubberView.of(account, mold, clock.instant()));
         model.addAttribute("lacking", sheet.lacking());
         model.addAttribute("thickened", sheet.thickener().orElse(0) > 0);
-        offered(account, model);
+        model.addAttribute("pieces", pieces.options(account));
         model.addAttribute(
                 "openings",
                 row.number("piece").map(p -> openings.of(account, p)).orElse(List.of()));
@@ -141,28 +138,6 @@ class RubberController {
                 "photos", id == 0 ? List.of() : photos.of(account.studioId(), PhotoStore.Of.RUBBER_MOLD, id));
         model.addAttribute("chosenWay", typed.getOrDefault("opening", ""));
         return "rubber/rubber";
-    }
-
-    /** What can be chosen on its sheet. */
-    private void offered(Account account, Model model) {
-        model.addAttribute(
-                "kinds",
-                java.util.Arrays.stream(RubberMold.Kind.values())
-                        .map(k -> new Option(k.key(), k.label()))
-                        .toList());
-        model.addAttribute(
-                "materials",
-                java.util.Arrays.stream(Material.values())
-                        .filter(Material::mixed)
-                        .map(m -> new Option(m.key(), m.label()))
-                        .toList());
-        model.addAttribute(
-                "jackets",
-                List.of(new Option("plaster", "plaster with fibre"), new Option("resin", "resin and glass")));
-        model.addAttribute("bears", List.of(new Option("yes", "yes"), new Option("no", "no: wax, clay, soft print")));
-        model.addAttribute("pieces", pieces.options(account));
-        model.addAttribute(
-                "ways", Options.of(PieceOpenings.Way.values(), PieceOpenings.Way::key, PieceOpenings.Way::label));
     }
 
     /** Its lines, keys, spout and parts, where its piece has a mesh to draw them on. */
@@ -219,18 +194,19 @@ class RubberController {
         }
         Map<String, String> typed = Fields.sent(form);
         RubberSheet sheet = molds.sheet(account, typed);
-        if (sheet.fields().hasErrors()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return sheet(account, id, version, typed, true, model);
-        }
-        Map<String, String> kept = sheet.fields().kept();
-        OptionalLong saved = store.save(account.studioId(), id, version, kept.get("name"), pieces.owned(account, kept));
-        if (saved.isEmpty()) {
-            response.setStatus(HttpStatus.CONFLICT.value());
-            model.addAttribute("conflict", true);
-            return sheet(account, id, found(account, id).row().version(), typed, true, model);
-        }
-        return "redirect:/rubber/" + saved.getAsLong() + "?saved";
+        Map<String, String> kept = pieces.owned(account, sheet.fields().kept());
+        return new Saving(model, response)
+                .save(
+                        sheet.fields(),
+                        () -> store.save(account.studioId(), id, version, kept.get("name"), kept),
+                        between -> sheet(
+                                account,
+                                id,
+                                between ? found(account, id).row().version() : version,
+                                typed,
+                                true,
+                                model),
+                        saved -> "/rubber/" + saved + "?saved");
     }
 
     @PostMapping("/rubber/{id:\\d+}/{way:archive|restore}")

@@ -7,8 +7,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.account.Account;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
-import kilnryu.core.quantity.Measure;
 import kilnryu.core.rubber.Cure;
 import kilnryu.core.rubber.Material;
 import kilnryu.core.rubber.RubberMold;
@@ -38,14 +36,6 @@ public record RubberSheet(
         OptionalDouble flange,
         OptionalDouble thickener,
         List<String> lacking) {
-    private static final int LONGEST = 80;
-    private static final List<String> WORDS = List.of("original", "lies", "note", "piece", "opening");
-    private static final Range PRICE = new Range(Measure.TIMES, 0, 100_000);
-    private static final Range FLANGE = new Range(Measure.MILLIMETRE, 1, 500);
-    private static final Range PRESS = new Range(Measure.DEGREE_CELSIUS, 20, 300);
-    private static final Range THICKENER = new Range(Measure.PERCENT, 0, 30);
-    private static final int MOST_PARTS = 20;
-
     /**
      * @param typed as it stands in the form
      * @param meshArea cm2 of the piece by its mesh, where no area is typed
@@ -56,19 +46,16 @@ public record RubberSheet(
         filled.entrySet()
                 .removeIf(e -> e.getKey().startsWith("coats[") && e.getValue().isBlank());
         Fields fields = Fields.typed(filled, account.units());
-        if (fields.text("name", LONGEST).isEmpty()) {
-            fields.missing("name", "Give the mold a name.");
-        }
-        WORDS.forEach(w -> fields.text(w, 300));
-        fields.whole("jacket.parts", 1, MOST_PARTS);
-        OptionalDouble price = fields.quantity("price_per_kg", PRICE);
+        fields.named(RubberFields.NAME, "Give the mold a name.");
+        fields.look(RubberFields.ORIGINAL, RubberFields.LIES, RubberFields.NOTE, RubberFields.PIECE);
+        fields.look(RubberFields.OPENING, RubberFields.JACKET_PARTS);
+        OptionalDouble price = fields.quantity(RubberFields.COSTS);
         if (filled.getOrDefault("kind", "").equals(RubberMold.Kind.VULCANISED.key())) {
             return pressed(fields, price, factors);
         }
-        OptionalDouble flange = fields.quantity("flange_mm", FLANGE);
-        OptionalDouble thickener = fields.quantity("thickener_pct", THICKENER);
-        Optional<Material> material =
-                fields.choice("material", m -> Material.named(m).filter(Material::mixed));
+        OptionalDouble flange = fields.quantity(RubberFields.FLANGES);
+        OptionalDouble thickener = fields.quantity(RubberFields.THICKENED);
+        Optional<Material> material = fields.choice(RubberFields.MATERIAL);
         Map<String, String> asked = new LinkedHashMap<>(filled);
         if (filled.getOrDefault("area_cm2", "").isBlank()) {
             meshArea.ifPresent(a -> asked.put("area_cm2", String.format(java.util.Locale.ROOT, "%.1f cm2", a)));
@@ -107,17 +94,15 @@ public record RubberSheet(
     /** Of sheets of raw rubber around a small model, cured in a press. */
     private static RubberSheet pressed(Fields fields, OptionalDouble price, Factors factors) {
         Optional<RubberMold.Box> box = RubberQuestionReader.box(fields);
-        OptionalDouble thick = fields.quantity("box.height_mm", Range.LENGTH);
-        OptionalDouble press = fields.quantity("press_C", PRESS);
-        Optional<Boolean> bears = fields.choice(
-                        "bears_heat", k -> k.equals("yes") || k.equals("no") ? Optional.of(k) : Optional.empty())
-                .map(k -> k.equals("yes"));
+        OptionalDouble thick = fields.quantity(RubberFields.HEIGHT);
+        OptionalDouble press = fields.quantity(RubberFields.PRESSED_AT);
+        Optional<Boolean> bears = fields.choice(RubberFields.BEARS);
         Optional<RubberMold.Question> q = box.map(b -> new RubberMold.Question(
                 RubberMold.Kind.VULCANISED,
                 Material.VULCANISED,
                 OptionalDouble.empty(),
                 List.of(),
-                fields.quantity("density", RubberQuestionReader.DENSITY),
+                fields.quantity(RubberFields.DENSE),
                 OptionalDouble.empty(),
                 OptionalDouble.empty(),
                 box,

@@ -6,12 +6,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.OptionalLong;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.sand.SandReader.Done;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
+import kilnryu.app.sheet.Saving;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
@@ -79,19 +78,18 @@ class SandController {
         Fields fields = Fields.typed(Fields.sent(form), account.units());
         SandReader.read(fields, factors.of(account.studioId()));
         SandStore.Row typed = new SandStore.Row(id, form.getOrDefault("name", ""), Fields.sent(form), version);
-        if (fields.hasErrors()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, typed, true, model);
-        }
-        OptionalLong saved =
-                store.save(account.studioId(), id, version, fields.written().getOrDefault("name", ""), fields.kept());
-        if (saved.isEmpty()) {
-            response.setStatus(HttpStatus.CONFLICT.value());
-            model.addAttribute("conflict", true);
-            int now = found(account, id).version();
-            return page(account, new SandStore.Row(id, typed.name(), typed.fields(), now), true, model);
-        }
-        return "redirect:/sand/" + saved.getAsLong() + "?saved";
+        return new Saving(model, response)
+                .save(
+                        fields,
+                        () -> store.save(
+                                account.studioId(),
+                                id,
+                                version,
+                                fields.written().getOrDefault("name", ""),
+                                fields.kept()),
+                        between -> page(
+                                account, between ? typed.over(found(account, id).version()) : typed, true, model),
+                        saved -> "/sand/" + saved + "?saved");
     }
 
     @PostMapping("/sand/{id}/log")
@@ -151,7 +149,7 @@ class SandController {
     /** By the first weighing and the last, where there are two. */
     private static Optional<Moisture> dryness(SilicateSand sand, List<SandStore.Entry> entries, Factors own) {
         double[] weighed = entries.stream()
-                .map(e -> Fields.typed(e.fields(), Units.METRIC).quantity("mass_g", Range.MASS))
+                .map(e -> Fields.typed(e.fields(), Units.METRIC).quantity(SandFields.MASS))
                 .filter(OptionalDouble::isPresent)
                 .mapToDouble(OptionalDouble::getAsDouble)
                 .toArray();

@@ -20,7 +20,12 @@ class SandStore extends ThingStore<SandStore.Row> {
     }
 
     /** A mold as saved. */
-    record Row(long id, String name, Map<String, String> fields, int version) {}
+    record Row(long id, String name, Map<String, String> fields, int version) {
+        /** The same, typed over another version. */
+        Row over(int now) {
+            return new Row(id, name, fields, now);
+        }
+    }
 
     /** A line of the log. */
     record Entry(Map<String, String> fields, String by, Instant at) {}

@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Saving;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.Show;
 import kilnryu.core.sum.Constant;
@@ -127,21 +128,20 @@ class SchoolController {
         OwnSchool own = found(account, id);
         Map<String, String> typed = Fields.sent(form);
         Fields fields = read(account, own, typed);
-        if (fields.hasErrors()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, own, typed, true, model);
-        }
+        return new Saving(model, response)
+                .saveOver(
+                        fields,
+                        () -> store.save(account, changed(own, version, fields)),
+                        between -> page(account, between ? found(account, id) : own, typed, true, model),
+                        "/schools/" + id + "?saved");
+    }
+
+    private static OwnSchool changed(OwnSchool own, int version, Fields fields) {
         Map<String, String> written = new LinkedHashMap<>(fields.written());
         String name = written.remove("name").strip();
         written.values().removeIf(String::isBlank);
         written.keySet().retainAll(known(own));
-        OwnSchool changed = new OwnSchool(id, own.craft(), name, own.based(), written, version, own.archived());
-        if (!store.save(account, changed)) {
-            response.setStatus(HttpStatus.CONFLICT.value());
-            model.addAttribute("conflict", true);
-            return page(account, found(account, id), typed, true, model);
-        }
-        return "redirect:/schools/" + id + "?saved";
+        return new OwnSchool(own.id(), own.craft(), name, own.based(), written, version, own.archived());
     }
 
     @PostMapping("/schools/{id}/{move:away|back}")

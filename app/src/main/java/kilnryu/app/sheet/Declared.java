@@ -43,7 +43,20 @@ public sealed interface Declared {
         KILN,
         TANK,
         SAND,
-        FURNACE
+        FURNACE,
+        PIECE,
+        METAL,
+        BLEND,
+        RUBBER,
+        WAX,
+        ROUND,
+        POT,
+        STOCK,
+        POUR,
+        ROOM,
+        DIP,
+        OWN_PROGRAM,
+        RECIPE
     }
 
     /**
@@ -131,8 +144,48 @@ public sealed interface Declared {
             return new Text(prefix + path, longest, asks);
         }
 
+        public Text needed() {
+            return as(asks.must());
+        }
+
         public Text told(String help) {
             return as(asks.told(help));
+        }
+    }
+
+    /** A day, as 2026-03-31. */
+    record Day(String path, Asks asks) implements Declared {
+        @Override
+        public Day as(Asks how) {
+            return new Day(path, how);
+        }
+
+        @Override
+        public Day in(String line) {
+            return new Day(filled(path, line), asks);
+        }
+
+        @Override
+        public Day under(String prefix) {
+            return new Day(prefix + path, asks);
+        }
+    }
+
+    /** Yes or no, as a program says it. */
+    record Flag(String path, Asks asks) implements Declared {
+        @Override
+        public Flag as(Asks how) {
+            return new Flag(path, how);
+        }
+
+        @Override
+        public Flag in(String line) {
+            return new Flag(filled(path, line), asks);
+        }
+
+        @Override
+        public Flag under(String prefix) {
+            return new Flag(prefix + path, asks);
         }
     }
 
@@ -171,6 +224,10 @@ public sealed interface Declared {
             return as(asks.must());
         }
 
+        public Choice<T> told(String help) {
+            return as(asks.told(help));
+        }
+
         /** A studio may have more. */
         public Choice<T> andOwn() {
             return new Choice<>(path, meanings, true, asks);
@@ -196,8 +253,33 @@ public sealed interface Declared {
         return new Text(path, longest, Asks.of(label, hint, pages));
     }
 
+    static Day day(String path, String label, Page... pages) {
+        return new Day(path, Asks.of(label, "", pages));
+    }
+
     static <T> Choice<T> choice(String path, List<Meaning<T>> meanings, String label, String none, Page... pages) {
         return new Choice<>(path, meanings, false, Asks.of(label, none, pages));
+    }
+
+    /** Those of the API's questions, which no page asks. */
+    static Quantity asked(String path, Range range) {
+        return quantity(path, range, "", "");
+    }
+
+    static Whole asked(String path, int least, int most) {
+        return whole(path, least, most, "", "");
+    }
+
+    static Text asked(String path, int longest) {
+        return text(path, longest, "", "");
+    }
+
+    static <T> Choice<T> asked(String path, List<Meaning<T>> meanings) {
+        return choice(path, meanings, "", "");
+    }
+
+    static Flag flag(String path) {
+        return new Flag(path, Asks.of("", ""));
     }
 
     /** Two words, of which the first says no. */

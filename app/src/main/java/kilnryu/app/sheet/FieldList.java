@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import kilnryu.app.sheet.Declared.Page;
 
@@ -17,6 +18,7 @@ import kilnryu.app.sheet.Declared.Page;
  * @param demanded groups such as {@code climate} without which a question to the API is refused
  */
 public record FieldList(Map<String, Declared> byPath, Set<String> demanded) {
+    private static final Pattern LINE = Pattern.compile("\\[[^\\]]*\\]");
     public static final FieldList NONE = new FieldList(Map.of(), Set.of());
 
     public static FieldList of(Collection<? extends Declared> fields) {
@@ -90,8 +92,6 @@ public record FieldList(Map<String, Declared> byPath, Set<String> demanded) {
     }
 
     private static String bare(String path) {
-        int open = path.indexOf('[');
-        int close = path.indexOf(']', open + 1);
-        return open < 0 || close < 0 ? path : path.substring(0, open + 1) + path.substring(close);
+        return LINE.matcher(path).replaceAll("[]");
     }
 }

@@ -55,6 +55,11 @@ public final class FieldSchema {
         } else if (field instanceof Declared.Text t) {
             schema.put("type", "string");
             schema.put("maxLength", t.longest());
+        } else if (field instanceof Declared.Day) {
+            schema.put("type", "string");
+            schema.put("format", "date");
+        } else if (field instanceof Declared.Flag) {
+            schema.put("type", "boolean");
         } else if (field instanceof Declared.Choice<?> c) {
             schema.put("type", "string");
             schema.put("enum", c.meanings().stream().map(Declared.Meaning::key).toList());

@@ -1,5 +1,7 @@
 package kilnryu.app.sheet;
 
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;
@@ -195,6 +197,65 @@ public final class Fields {
 
     public <T> Optional<T> choice(Declared.Choice<T> field) {
         return choice(field.path(), field::named);
+    }
+
+    public Optional<LocalDate> day(Declared.Day field) {
+        Optional<String> typed = text(field.path(), 20);
+        try {
+            return typed.map(LocalDate::parse);
+        } catch (DateTimeParseException e) {
+            error(field, "Write the day as 2026-03-31.");
+            return Optional.empty();
+        }
+    }
+
+    /** Fields of which nothing is reckoned here, read for what is wrong with them. */
+    public void look(Declared... fields) {
+        for (Declared field : fields) {
+            if (field instanceof Declared.Quantity q) {
+                quantity(q);
+            } else if (field instanceof Declared.Whole w) {
+                whole(w);
+            } else if (field instanceof Declared.Text t) {
+                text(t);
+            } else if (field instanceof Declared.Day d) {
+                day(d);
+            } else if (field instanceof Declared.Flag f) {
+                flag(f);
+            } else if (field instanceof Declared.Choice<?> c) {
+                choice(c);
+            }
+        }
+    }
+
+    /** The name of a thing, without which it is not kept. */
+    public Optional<String> named(Declared.Text field, String missing) {
+        Optional<String> name = text(field);
+        if (name.isEmpty()) {
+            missing(field, missing);
+        }
+        return name;
+    }
+
+    /** A choice that has to be made. */
+    public <T> Optional<T> chosen(Declared.Choice<T> field, String missing) {
+        Optional<T> value = choice(field);
+        if (value.isEmpty()) {
+            missing(field, missing);
+        }
+        return value;
+    }
+
+    public Optional<Boolean> flag(Declared.Flag field) {
+        return choice(field.path(), Fields::yes);
+    }
+
+    private static Optional<Boolean> yes(String word) {
+        return switch (word) {
+            case "true", "yes" -> Optional.of(true);
+            case "false", "no" -> Optional.of(false);
+            default -> Optional.empty();
+        };
     }
 
     /** A choice of which the studio may have words of its own, or a word that names something else of the sheet. */

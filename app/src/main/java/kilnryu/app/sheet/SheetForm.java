@@ -26,7 +26,20 @@ public record SheetForm(Fields fields, Map<String, String> typed, boolean showEr
                             .map(m -> new Option(m.key(), m.label()))
                             .toList());
         }
-        return field(path).input(field.asks().label(), field.asks().hint());
+        return field instanceof Declared.Day
+                ? field(path).day(field.asks().label())
+                : field(path).input(field.asks().label(), field.asks().hint());
+    }
+
+    /** A declared field whose example follows from the rest of the page. */
+    public String hinted(String path, String hint) {
+        return field(path).input(declared(path).asks().label(), hint);
+    }
+
+    /** A declared choice as HTML, its word for none following from the rest of the page. */
+    public String among(String path, List<Option> options, String none) {
+        Field field = field(path);
+        return field.select(declared(path).asks().label(), html(options, field.value()), none);
     }
 
     /** A declared choice as HTML, among these. */
@@ -61,8 +74,17 @@ public record SheetForm(Fields fields, Map<String, String> typed, boolean showEr
 
         /** Label, input and remark as HTML: written at once, since a tree of many parts has hundreds of them. */
         public String input(String label, String hint) {
+            return input(label, hint, "");
+        }
+
+        /** Label, choice of a day and remark as HTML. */
+        public String day(String label) {
+            return input(label, "", " type=\"date\"");
+        }
+
+        private String input(String label, String hint, String kind) {
             return label(label) + "<input class=\"form-control" + (isWrong() ? " is-invalid" : "") + "\" id=\"" + id
-                    + "\" name=\"" + escaped(path) + "\" value=\"" + escaped(value)
+                    + "\"" + kind + " name=\"" + escaped(path) + "\" value=\"" + escaped(value)
                     + "\" autocomplete=\"off\" aria-describedby=\"note-" + id + "\" placeholder=\""
                     + escaped(Hint.in(hint, units))
                     + "\">"

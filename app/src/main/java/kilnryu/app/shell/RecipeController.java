@@ -7,6 +7,7 @@ import java.util.Map;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.sheet.Fields;
+import kilnryu.app.sheet.Saving;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.core.shell.RecipeText;
 import kilnryu.core.sum.Factors;
@@ -23,8 +24,6 @@ import org.springframework.web.server.ResponseStatusException;
 /** The page of shell recipes: the five schools, to be copied, and the studio's own. */
 @Controller
 class RecipeController {
-    private static final int LONGEST_NAME = 80;
-    private static final int LONGEST_TEXT = 400;
     private static final double SHOWN_TARGET = 7;
 
     private final RecipeStore store;
@@ -76,10 +75,16 @@ class RecipeController {
         Map<String, String> typed = new LinkedHashMap<>(form);
         typed.keySet().retainAll(List.of("name", "coats", "note"));
         Fields fields = read(account, typed);
-        if (fields.hasErrors()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, id, version, typed, true, model);
-        }
+        return new Saving(model, response)
+                .saveOver(
+                        fields,
+                        () -> save(account, id, version, typed),
+                        between ->
+                                page(account, id, between ? found(account, id).version() : version, typed, true, model),
+                        "/shells/recipes?saved");
+    }
+
+    private boolean save(Account account, long id, int version, Map<String, String> typed) {
         Recipes.Own own = new Recipes.Own(
                 id,
                 typed.get("name").strip(),
@@ -89,12 +94,9 @@ class RecipeController {
                 false);
         if (id == 0) {
             store.create(account.studioId(), own.name(), own.coats(), own.note());
-        } else if (!store.save(account.studioId(), own)) {
-            response.setStatus(HttpStatus.CONFLICT.value());
-            model.addAttribute("conflict", true);
-            return page(account, id, found(account, id).version(), typed, true, model);
+            return true;
         }
-        return "redirect:/shells/recipes?saved";
+        return store.save(account.studioId(), own);
     }
 
     @PostMapping("/shells/recipes/{id}/{move:away|back}")
@@ -106,14 +108,12 @@ class RecipeController {
 
     private static Fields read(Account account, Map<String, String> typed) {
         Fields fields = Fields.typed(typed, account.units());
-        if (fields.text("name", LONGEST_NAME).isEmpty()) {
-            fields.missing("name", "Give the recipe a name.");
-        }
-        fields.text("note", LONGEST_TEXT);
+        fields.named(RecipeFields.NAME, "Give the recipe a name.");
+        fields.look(RecipeFields.NOTE);
         try {
-            RecipeText.read(fields.text("coats", LONGEST_TEXT).orElse(""));
+            RecipeText.read(fields.text(RecipeFields.COATS).orElse(""));
         } catch (IllegalArgumentException e) {
-            fields.missing("coats", e.getMessage());
+            fields.missing(RecipeFields.COATS, e.getMessage());
         }
         return fields;
     }
@@ -124,7 +124,7 @@ class RecipeController {
         Recipes recipes = store.of(account.studioId());
         model.addAttribute("id", id);
         model.addAttribute("version", version);
-        model.addAttribute("form", new SheetForm(read(account, typed), typed, showErrors));
+        model.addAttribute("form", new SheetForm(read(account, typed), typed, showErrors, RecipeFields.ALL));
         model.addAttribute(
                 "schools",
                 Recipes.NONE.all(SHOWN_TARGET, own).stream()

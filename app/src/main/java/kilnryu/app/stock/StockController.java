@@ -9,15 +9,12 @@ import java.util.OptionalDouble;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.app.sheet.SheetForm;
-import kilnryu.app.sheet.SheetForm.Option;
 import kilnryu.app.web.FigureView;
 import kilnryu.app.web.FindingView;
 import kilnryu.core.material.PatternMaterial;
 import kilnryu.core.quantity.Length;
 import kilnryu.core.quantity.Mass;
-import kilnryu.core.quantity.Measure;
 import kilnryu.core.stock.Chilling;
 import kilnryu.core.stock.RodSums;
 import kilnryu.core.sum.Factors;
@@ -32,8 +29,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** The page of sprue stock; its question stands in its address. */
 @Controller
 class StockController {
-    private static final Range WARM = new Range(Measure.DEGREE_CELSIUS, 0, 100);
-    private static final Range COLD = new Range(Measure.DEGREE_CELSIUS, -40, 40);
 
     private final FactorStore factors;
 
@@ -57,49 +52,43 @@ class StockController {
                         .map(f -> FindingView.of(f, views, 0))
                         .toList());
         model.addAttribute("soft", "soft-wax".equals(typed.get("material")));
-        model.addAttribute(
-                "materials",
-                List.of(PatternMaterial.values()).stream()
-                        .filter(m -> m.family() == PatternMaterial.Family.WAX)
-                        .map(m -> new Option(m.key(), m.label()))
-                        .toList());
-        model.addAttribute("form", new SheetForm(fields, typed, !typed.isEmpty()));
+        model.addAttribute("form", new SheetForm(fields, typed, !typed.isEmpty(), StockFields.ALL));
         return "stock/stock";
     }
 
     /** Where a cold place is said: until the rod is firm; soft wax is firm at 8 C, hard at 18. */
     private static Optional<Chilling> chilling(Fields fields) {
-        OptionalDouble diameter = fields.quantity("diameter_mm", Range.LENGTH);
-        OptionalDouble cold = fields.quantity("cold_C", COLD);
-        boolean soft = fields.choice("material", PatternMaterial::named)
+        OptionalDouble diameter = fields.quantity(StockFields.DIAMETER);
+        OptionalDouble cold = fields.quantity(StockFields.COLD_PLACE);
+        boolean soft = fields.choice(StockFields.MATERIAL)
                 .filter(m -> m == PatternMaterial.SOFT_WAX)
                 .isPresent();
-        double warm = fields.quantity("warm_C", WARM).orElse(40);
-        double firm = fields.quantity("firm_C", WARM).orElse(soft ? 8 : 18);
+        double warm = fields.quantity(StockFields.PRESSED_AT).orElse(40);
+        double firm = fields.quantity(StockFields.FIRM_AT).orElse(soft ? 8 : 18);
         return diameter.isEmpty() || cold.isEmpty() || fields.hasErrors()
                 ? Optional.empty()
                 : Optional.of(Chilling.of(new Chilling.Question(
                         Wax.SCULPTURE,
                         diameter.getAsDouble(),
-                        fields.quantity("length_mm", Range.ROD),
+                        fields.quantity(StockFields.LENGTH),
                         warm,
                         cold.getAsDouble(),
                         firm)));
     }
 
     private static List<Figure> figures(Fields fields, Factors own) {
-        PatternMaterial wax = fields.choice("material", PatternMaterial::named).orElse(PatternMaterial.SPRUE_WAX);
-        OptionalDouble diameter = fields.quantity("diameter_mm", Range.LENGTH);
-        OptionalDouble mass = fields.quantity("wax_g", Range.MASS);
-        OptionalDouble length = fields.quantity("length_mm", Range.ROD);
-        double lost = fields.quantity("lost_pct", Range.LOSS).orElse(0);
+        PatternMaterial wax = fields.choice(StockFields.MATERIAL).orElse(PatternMaterial.SPRUE_WAX);
+        OptionalDouble diameter = fields.quantity(StockFields.DIAMETER);
+        OptionalDouble mass = fields.quantity(StockFields.AT_HAND);
+        OptionalDouble length = fields.quantity(StockFields.LENGTH);
+        double lost = fields.quantity(StockFields.LOST).orElse(0);
         List<Figure> figures = new ArrayList<>();
         if (diameter.isPresent()) {
             Length thick = Length.millimetres(diameter.getAsDouble());
             mass.ifPresent(g -> figures.add(RodSums.length(Mass.grams(g), thick, wax, lost, own)));
             length.ifPresent(mm -> figures.add(RodSums.mass(Length.millimetres(mm), thick, wax, lost, own)));
         } else if (mass.isPresent() || length.isPresent()) {
-            fields.missing("diameter_mm", "How thick is the rod?");
+            fields.missing(StockFields.DIAMETER, "How thick is the rod?");
         }
         return figures;
     }

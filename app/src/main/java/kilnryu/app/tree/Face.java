@@ -2,6 +2,8 @@ package kilnryu.app.tree;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import kilnryu.app.web.Svg;
 import kilnryu.core.gating.GatingPlan;
 import kilnryu.core.tree.Outline;
@@ -15,12 +17,37 @@ public final class Face {
     private static final double SIDE = 48;
     private static final double EDGE = 2;
     private static final int MOST_SHAPES = 60;
+    private static final double APART = 0.6;
+    private static final Pattern TOKEN = Pattern.compile("([ML])(-?[\\d.]+),(-?[\\d.]+)|\\S+");
 
     private Face() {}
 
     /** Empty for a tree that has no outline yet. */
     public static String of(Optional<GatingPlan> built, Optional<Outline> outline) {
-        return built.map(Face::built).orElseGet(() -> outline.map(Face::guessed).orElse(""));
+        return coarse(built.map(Face::built)
+                .orElseGet(() -> outline.map(Face::guessed).orElse("")));
+    }
+
+    /** Without points that cannot be told apart at the size of a list: a page draws hundreds of these. */
+    static String coarse(String path) {
+        StringBuilder left = new StringBuilder(path.length());
+        double x = 0;
+        double y = 0;
+        for (Matcher token = TOKEN.matcher(path); token.find(); ) {
+            if (token.group(1) == null) {
+                left.append(token.group()).append(' ');
+                x = Double.MAX_VALUE;
+                continue;
+            }
+            double nextX = Double.parseDouble(token.group(2));
+            double nextY = Double.parseDouble(token.group(3));
+            if (token.group(1).equals("M") || Math.hypot(nextX - x, nextY - y) >= APART) {
+                left.append(token.group()).append(' ');
+                x = nextX;
+                y = nextY;
+            }
+        }
+        return left.toString().stripTrailing();
     }
 
     private static String built(GatingPlan plan) {

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Severity;
 import kilnryu.core.material.PatternMaterial;
@@ -13,7 +12,6 @@ import kilnryu.core.pattern.BurnTest;
 import kilnryu.core.pattern.Made;
 import kilnryu.core.pattern.Printing;
 import kilnryu.core.pattern.WaxCoating;
-import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.wax.Wax;
 
@@ -34,22 +32,17 @@ public record PatternSheet(
         OptionalDouble washMinutes,
         OptionalDouble cureMinutes,
         OptionalDouble areaCm2) {
-    private static final Range LAYER = new Range(Measure.MILLIMETRE, 0.005, 5);
-    private static final Range LAYER_TIME = new Range(Measure.SECONDS, 0.1, 3600);
-    private static final Range LEAN = new Range(Measure.DEGREE, 0, 90);
-    private static final Range BATH = new Range(Measure.MINUTE, 0.5, 1440);
-
     static PatternSheet read(Fields fields, Made made, OptionalDouble area) {
-        Optional<PatternMaterial> material = fields.choice("material", PatternMaterial::named);
+        Optional<PatternMaterial> material = fields.choice(WaxFields.MATERIAL);
         Printing.Question asked = new Printing.Question(
-                fields.quantity("height_mm", Range.LENGTH),
-                fields.quantity("layer_mm", LAYER),
-                fields.quantity("layer_s", LAYER_TIME),
-                fields.quantity("lean_deg", LEAN),
-                fields.choice("supports", Printing.Supports::named),
-                fields.quantity("infill_pct", Range.SHARE));
-        OptionalDouble wash = fields.quantity("wash_min", BATH);
-        OptionalDouble cure = fields.quantity("cure_min", BATH);
+                fields.quantity(WaxFields.HEIGHT),
+                fields.quantity(WaxFields.LAYER),
+                fields.quantity(WaxFields.LAYER_S),
+                fields.quantity(WaxFields.LEANS),
+                fields.choice(WaxFields.SUPPORTS),
+                fields.quantity(WaxFields.INFILL));
+        OptionalDouble wash = fields.quantity(WaxFields.WASH);
+        OptionalDouble cure = fields.quantity(WaxFields.CURE);
         return new PatternSheet(
                 made,
                 material,

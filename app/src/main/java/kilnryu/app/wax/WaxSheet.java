@@ -9,9 +9,7 @@ import kilnryu.app.account.Account;
 import kilnryu.app.rubber.RubberMolds;
 import kilnryu.app.rubber.RubberSheet;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Range;
 import kilnryu.core.pattern.Made;
-import kilnryu.core.quantity.Measure;
 import kilnryu.core.rubber.RubberMold;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.wax.Heated;
@@ -32,26 +30,19 @@ public record WaxSheet(
         Optional<Slush> slush,
         OptionalDouble areaCm2,
         List<String> lacking) {
-    private static final int LONGEST = 80;
-    private static final List<String> WORDS = List.of("piece", "mold", "pot", "batch", "note");
-    private static final Range PAUSE = new Range(Measure.MINUTE, 0, 1440);
-    private static final Range PLACE = new Range(Measure.MILLIMETRE, 0.2, 2000);
-
     /** What is known around a wax. */
     public record Around(Optional<RubberMolds.Mold> mold, Optional<Double> meshArea, Factors factors) {}
 
     public static WaxSheet read(Account account, Map<String, String> typed, Around around) {
         Fields fields = Fields.typed(typed, account.units());
-        if (fields.text("name", LONGEST).isEmpty()) {
-            fields.missing("name", "Give the wax a name or number.");
-        }
-        WORDS.forEach(w -> fields.text(w, 300));
-        Made made = fields.choice("made", Made::named).orElse(Made.SLUSHED);
+        fields.named(WaxFields.NAME, "Give the wax a name or number.");
+        fields.look(WaxFields.PIECE, WaxFields.MOLD, WaxFields.POT, WaxFields.BATCH, WaxFields.NOTE);
+        Made made = fields.choice(WaxFields.MADE).orElse(Made.SLUSHED);
         return made == Made.SLUSHED ? slushed(account, typed, fields, around) : pattern(fields, made, around);
     }
 
     private static WaxSheet pattern(Fields fields, Made made, Around around) {
-        OptionalDouble typed = fields.quantity("area_cm2", Range.AREA);
+        OptionalDouble typed = fields.quantity(WaxFields.AREA);
         OptionalDouble area = typed.isPresent()
                 ? typed
                 : around.meshArea.map(OptionalDouble::of).orElse(OptionalDouble.empty());
@@ -87,8 +78,8 @@ public record WaxSheet(
                 fields.error(path, word);
             }
         });
-        OptionalDouble pause = fields.quantity("pause_min", PAUSE);
-        OptionalDouble thinnest = fields.quantity("thinnest_mm", PLACE);
+        OptionalDouble pause = fields.quantity(WaxFields.PAUSE_MIN);
+        OptionalDouble thinnest = fields.quantity(WaxFields.THINNEST);
         Optional<Slush.Question> q = read.map(r -> whole(
                 r.question(),
                 around.mold.map(RubberMolds.Mold::sheet),

@@ -61,7 +61,7 @@ final class WaxTaps {
             double start = sheet.question().orElseThrow().start();
             fields.put("model", String.format(Locale.ROOT, "%.4f", Slush.byModel(c, start, stood)));
         });
-        return number(read, "mm", "mm", SlushQuestionReader.WALL, fields);
+        return number(read, "mm", "mm", WaxFields.WALL, fields);
     }
 
     private static String checked(WaxSheet sheet, Map<String, String> form, Map<String, String> fields) {
@@ -95,7 +95,7 @@ final class WaxTaps {
         if (what.isEmpty()) {
             return "Say where wax was painted on.";
         }
-        OptionalDouble mm = read.quantity("paint_mm", SlushQuestionReader.WALL);
+        OptionalDouble mm = read.quantity("paint_mm", WaxFields.WALL);
         if (read.hasErrors()) {
             return read.errors().values().iterator().next();
         }

@@ -7,7 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalLong;
 import kilnryu.app.account.Account;
 import kilnryu.app.piece.OutlineFrame;
 import kilnryu.app.piece.PhotoStore;
@@ -17,14 +16,13 @@ import kilnryu.app.pot.Pots;
 import kilnryu.app.rubber.RubberMolds;
 import kilnryu.app.rubber.TappedStore;
 import kilnryu.app.sheet.Fields;
-import kilnryu.app.sheet.Options;
+import kilnryu.app.sheet.Saving;
 import kilnryu.app.sheet.SheetForm;
 import kilnryu.app.web.Late;
 import kilnryu.app.web.Show;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.pattern.BurnTest;
 import kilnryu.core.pattern.Made;
-import kilnryu.core.pattern.Printing;
 import kilnryu.core.pattern.Repair;
 import kilnryu.core.wax.Slush;
 import org.springframework.http.HttpStatus;
@@ -200,15 +198,11 @@ class WaxesController {
         model.addAttribute("version", version);
         model.addAttribute("name", row.map(TappedStore.Row::name).orElse("A wax"));
         model.addAttribute("archived", row.filter(TappedStore.Row::archived).isPresent());
-        model.addAttribute("form", new SheetForm(sheet.fields(), typed, wrong));
+        model.addAttribute("form", new SheetForm(sheet.fields(), typed, wrong, WaxFields.ALL));
         model.addAttribute("view", WaxView.of(account, sheet, course, clock.instant()));
         model.addAttribute("lacking", sheet.lacking());
         model.addAttribute("molds", molds.options(account));
         model.addAttribute("pots", pots.options(account));
-        model.addAttribute("mades", Options.of(Made.values(), Made::key, Made::label));
-        model.addAttribute("materials", Options.materials());
-        model.addAttribute(
-                "supports", Options.of(Printing.Supports.values(), Printing.Supports::key, Printing.Supports::label));
         model.addAttribute("pieces", pieces.options(account));
         return "wax/wax";
     }
@@ -224,23 +218,19 @@ class WaxesController {
         Map<String, String> typed = Fields.sent(form);
         WaxSheet sheet =
                 sheets.of(account, typed, id == 0 ? null : found(account, id).createdAt());
-        if (sheet.fields().hasErrors()) {
-            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-            return page(account, id, version, typed, true, model);
-        }
         Map<String, String> kept = pieces.owned(account, sheet.fields().kept());
         if (WaxSheets.number(kept.get("mold"))
                 .flatMap(m -> molds.find(account, m))
                 .isEmpty()) {
             kept.remove("mold");
         }
-        OptionalLong saved = store.save(account.studioId(), id, version, kept.get("name"), kept);
-        if (saved.isEmpty()) {
-            response.setStatus(HttpStatus.CONFLICT.value());
-            model.addAttribute("conflict", true);
-            return page(account, id, found(account, id).version(), typed, true, model);
-        }
-        return "redirect:/waxes/" + saved.getAsLong() + "?saved";
+        return new Saving(model, response)
+                .save(
+                        sheet.fields(),
+                        () -> store.save(account.studioId(), id, version, kept.get("name"), kept),
+                        between ->
+                                page(account, id, between ? found(account, id).version() : version, typed, true, model),
+                        saved -> "/waxes/" + saved + "?saved");
     }
 
     @PostMapping("/waxes/{id:\\d+}/{way:archive|restore}")

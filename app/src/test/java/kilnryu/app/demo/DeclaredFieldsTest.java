@@ -17,12 +17,26 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import kilnryu.app.account.Account;
 import kilnryu.app.account.AccountStore;
+import kilnryu.app.blend.BlendFields;
+import kilnryu.app.dipping.RoomFields;
+import kilnryu.app.injection.InjectionFields;
+import kilnryu.app.kiln.ProgramFields;
+import kilnryu.app.melt.MeltFields;
+import kilnryu.app.piece.PieceFields;
 import kilnryu.app.plan.Stage;
+import kilnryu.app.pot.PotFields;
+import kilnryu.app.rubber.RubberFields;
 import kilnryu.app.sheet.Declared;
+import kilnryu.app.sheet.FieldList;
 import kilnryu.app.sheet.SheetStore;
+import kilnryu.app.shell.RecipeFields;
+import kilnryu.app.stock.StockFields;
 import kilnryu.app.tree.TreeStore;
+import kilnryu.app.wax.WaxFields;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
@@ -34,6 +48,18 @@ import org.springframework.test.web.servlet.MockMvc;
 @SpringBootTest
 @AutoConfigureMockMvc
 class DeclaredFieldsTest {
+    private static final Map<Declared.Page, FieldList> SHEETS = Map.ofEntries(
+            Map.entry(Declared.Page.PIECE, PieceFields.ALL),
+            Map.entry(Declared.Page.METAL, MeltFields.LOT),
+            Map.entry(Declared.Page.WAX, WaxFields.ALL),
+            Map.entry(Declared.Page.RUBBER, RubberFields.ALL),
+            Map.entry(Declared.Page.ROUND, InjectionFields.ALL),
+            Map.entry(Declared.Page.POT, PotFields.ALL),
+            Map.entry(Declared.Page.STOCK, StockFields.ALL),
+            Map.entry(Declared.Page.BLEND, BlendFields.ALL),
+            Map.entry(Declared.Page.ROOM, RoomFields.ALL),
+            Map.entry(Declared.Page.OWN_PROGRAM, ProgramFields.OWN),
+            Map.entry(Declared.Page.RECIPE, RecipeFields.ALL));
     private static final Pattern NAME = Pattern.compile("name=\"([^\"]+)\"");
 
     @Autowired
@@ -127,6 +153,29 @@ class DeclaredFieldsTest {
     void theFiringOfAShellKeepsWhatWasChosenForAFlask() throws Exception {
         long tree = tree(Map.of("mold_kind", "shell"));
         assertThat(missing(tree, "firing", filled(Stage.FIRING))).isEmpty();
+    }
+
+    /** A sheet that is declared asks all that it declares: what its page does not ask cannot be typed, and would be lost. */
+    @ParameterizedTest(name = "{0}")
+    @CsvSource({
+        "/pieces/new,PIECE",
+        "/metal,METAL",
+        "/waxes/0,WAX",
+        "/rubber/0,RUBBER",
+        "/waxes/rounds/0,ROUND",
+        "/waxes/pots/0,POT",
+        "/stock,STOCK",
+        "/blends/new,BLEND"
+    })
+    void everySheetAsksWhatItDeclares(String address, Declared.Page on) throws Exception {
+        Set<String> asked = new TreeSet<>();
+        SHEETS.get(on).on(on).all().forEach(f -> asked.add(f.in("k1").path()));
+        Matcher names = NAME.matcher(page(address));
+        Set<String> there = new TreeSet<>();
+        while (names.find()) {
+            there.add(names.group(1));
+        }
+        assertThat(there).containsAll(asked);
     }
 
     @Test

@@ -33,7 +33,7 @@ class MakeUpsTest {
             })
     void asCastersWriteIt(String words, String makeUp) {
         Fields fields = typed(words);
-        Optional<MakeUp> read = MakeUps.line(fields, "make_up");
+        Optional<MakeUp> read = MakeUps.line(fields, MeltFields.MAKE_UP);
         assertThat(fields.errors()).isEmpty();
         assertThat(read.orElseThrow()).hasToString(makeUp);
     }
@@ -50,7 +50,7 @@ class MakeUpsTest {
             })
     void whatIsWrongIsSaidAtTheField(String words, String message) {
         Fields fields = typed(words);
-        Optional<MakeUp> read = MakeUps.line(fields, "make_up");
+        Optional<MakeUp> read = MakeUps.line(fields, MeltFields.MAKE_UP);
         assertThat(read).isEmpty();
         if (!words.contains("rest")) {
             assertThat(fields.errors().get("make_up")).contains(message);
@@ -63,7 +63,7 @@ class MakeUpsTest {
                 1,
                 "Gates, \"the heron\"",
                 Stock.Type.RETURN,
-                MakeUps.line(typed("Cu 95 Si 4 Mn 1"), "make_up"),
+                MakeUps.line(typed("Cu 95 Si 4 Mn 1"), MeltFields.MAKE_UP),
                 1234.5,
                 Map.of("price", "0", "place", "box, blue"),
                 1,

@@ -293,13 +293,4 @@ class PieceReaderTest {
         // it is asked of pieces made that way only
         assertThat(errors(over(PIECE, "made", "found", path, text), null)).doesNotContainKey(path);
     }
-
-    @Test
-    void waysOfMaking() {
-        for (PieceReader.Made made : PieceReader.Made.values()) {
-            assertThat(PieceReader.Made.named(made.key())).contains(made);
-            assertThat(made.label()).isNotBlank();
-        }
-        assertThat(PieceReader.Made.named("grown")).isEmpty();
-    }
 }

@@ -2,21 +2,36 @@ package kilnryu.app.sheet;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
+import kilnryu.app.blend.BlendFields;
+import kilnryu.app.diagnosis.DiagnoseFields;
+import kilnryu.app.dipping.DipFields;
+import kilnryu.app.dipping.RoomFields;
 import kilnryu.app.dipping.TankFields;
 import kilnryu.app.firing.FiringFields;
+import kilnryu.app.injection.InjectionFields;
 import kilnryu.app.kiln.FiredFields;
 import kilnryu.app.kiln.KilnFields;
+import kilnryu.app.kiln.ProgramFields;
+import kilnryu.app.melt.MeltFields;
 import kilnryu.app.melt.MelterFields;
 import kilnryu.app.mold.BlockFields;
 import kilnryu.app.mold.MoldFields;
+import kilnryu.app.piece.PieceFields;
+import kilnryu.app.pot.PotFields;
+import kilnryu.app.pour.PourFields;
+import kilnryu.app.rubber.RubberFields;
 import kilnryu.app.sand.SandFields;
+import kilnryu.app.shell.RecipeFields;
 import kilnryu.app.shell.ShellFields;
+import kilnryu.app.stock.StockFields;
 import kilnryu.app.tree.TreeFields;
+import kilnryu.app.wax.WaxFields;
 import kilnryu.app.web.Units;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -25,6 +40,12 @@ import org.junit.jupiter.params.provider.MethodSource;
 class DeclaredLimitsTest {
     static Stream<Declared> fields() {
         return Stream.of(
+                        DipFields.FORMS.get("dip"),
+                        DipFields.FORMS.get("coats"),
+                        DipFields.FORMS.get("weigh"),
+                        DipFields.FORMS.get("flaw"),
+                        DipFields.FORMS.get("dewax"),
+                        DipFields.FORMS.get("look"),
                         TreeFields.ALL,
                         MoldFields.ALL,
                         MoldFields.QUESTION,
@@ -40,9 +61,28 @@ class DeclaredLimitsTest {
                         SandFields.ALL,
                         SandFields.LOG,
                         MelterFields.OF_FURNACE,
-                        MelterFields.OF_CRUCIBLE)
+                        MelterFields.OF_CRUCIBLE,
+                        PieceFields.ALL,
+                        MeltFields.LOT,
+                        MeltFields.DIARY,
+                        MeltFields.CHARGE,
+                        MeltFields.MELT,
+                        WaxFields.ALL,
+                        WaxFields.SLUSH,
+                        RubberFields.ALL,
+                        RubberFields.QUESTION,
+                        InjectionFields.ALL,
+                        PotFields.ALL,
+                        StockFields.ALL,
+                        BlendFields.ALL,
+                        BlendFields.TRIAL,
+                        DiagnoseFields.QUESTION,
+                        PourFields.ALL,
+                        RoomFields.ALL,
+                        ProgramFields.OWN,
+                        RecipeFields.ALL)
                 .flatMap(list -> list.all().stream())
-                .map(field -> field.in("p1"));
+                .map(field -> field.in("p1").in("0"));
     }
 
     private static <D extends Declared> Stream<D> of(Class<D> kind) {
@@ -153,6 +193,50 @@ class DeclaredLimitsTest {
         Fields read = typed(field, "no such word");
         assertThat(read.choice(field)).isEmpty();
         assertThat(read.errors().get(field.path())).contains("no such word", "not known here");
+    }
+
+    static Stream<Declared.Day> days() {
+        return of(Declared.Day.class);
+    }
+
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("days")
+    void aDayIsWrittenOneWay(Declared.Day field) {
+        assertThat(typed(field, "2026-02-28").day(field)).contains(LocalDate.of(2026, 2, 28));
+        assertThat(typed(field, "").day(field)).isEmpty();
+        for (String wrong : List.of("2026-02-30", "28.2.2026", "Tuesday")) {
+            Fields read = typed(field, wrong);
+            assertThat(read.day(field)).as(wrong).isEmpty();
+            assertThat(read.errors()).containsEntry(field.path(), "Write the day as 2026-03-31.");
+        }
+    }
+
+    static Stream<Declared.Flag> flags() {
+        return of(Declared.Flag.class);
+    }
+
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("flags")
+    void yesAndNoAsAProgramSaysThem(Declared.Flag field) {
+        for (String yes : List.of("true", "yes")) {
+            assertThat(typed(field, yes).flag(field)).as(yes).contains(true);
+        }
+        for (String no : List.of("false", "no")) {
+            assertThat(typed(field, no).flag(field)).as(no).contains(false);
+        }
+        Fields read = typed(field, "perhaps");
+        assertThat(read.flag(field)).isEmpty();
+        assertThat(read.errors()).containsOnlyKeys(field.path());
+    }
+
+    /** What is only looked at is found wrong as what is reckoned with. */
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("fields")
+    void whatIsLookedAtIsReadByItsKind(Declared field) {
+        Fields read = typed(field, "\u0007".repeat(5000));
+        read.look(field);
+        assertThat(read.errors()).containsOnlyKeys(field.path());
+        assertThat(read.unknown()).isEmpty();
     }
 
     /** What stands on a page has words of its own there; what is only asked by the API has none. */

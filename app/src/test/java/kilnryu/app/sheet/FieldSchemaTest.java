@@ -111,6 +111,31 @@ class FieldSchemaTest {
     }
 
     @Test
+    void aDayAFlagAndAListOfWordsInTheSchema() {
+        FieldList fields = FieldList.of(
+                Declared.day("due", "Due", Page.PIECE),
+                Declared.flag("carry.covered"),
+                Declared.asked("defects[].places[]", List.of(new Meaning<>("rim", "rim", 1))),
+                Declared.asked("coats[]", new Range(Measure.MILLIMETRE, 0.5, 9)));
+        Map<String, Object> places = Map.of("type", "array", "items", Map.of("type", "string", "enum", List.of("rim")));
+        assertThat(FieldSchema.of(fields).get("properties"))
+                .isEqualTo(Map.of(
+                        "due",
+                        Map.of("type", "string", "format", "date"),
+                        "carry",
+                        Map.of("type", "object", "properties", Map.of("covered", Map.of("type", "boolean"))),
+                        "defects",
+                        Map.of(
+                                "type",
+                                "array",
+                                "items",
+                                Map.of("type", "object", "properties", Map.of("places", places))),
+                        "coats",
+                        Map.of("type", "array", "items", Map.of("type", "number", "minimum", 0.5, "maximum", 9.0))));
+        assertThat(fields.find("defects[k1].places[0]")).isPresent();
+    }
+
+    @Test
     void aFormAsksAsItIsDeclared() {
         Map<String, String> typed = Map.of("steel", "holes", "parts[a].rings", "many");
         Fields fields = Fields.typed(typed, kilnryu.app.web.Units.METRIC);

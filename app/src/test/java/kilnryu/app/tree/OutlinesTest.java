@@ -31,6 +31,16 @@ class OutlinesTest {
         assertThat(Face.drawn(face)).contains("outline of the tree", face);
     }
 
+    /** Points half a unit apart are one at this size; corners, arcs and what follows an arc stay. */
+    @Test
+    void pointsThatCannotBeToldApartAreLeftOut() {
+        assertThat(Face.coarse("M1.0,1.0 L1.3,1.0 L1.5,1.0 L2.0,1.0 L2.0,9.0 Z"))
+                .isEqualTo("M1.0,1.0 L2.0,1.0 L2.0,9.0 Z");
+        assertThat(Face.coarse("M1.0,1.0 a3.0,3.0 0 1 0 6.0,0 L1.1,1.0 M1.1,1.1 L5.0,5.0"))
+                .isEqualTo("M1.0,1.0 a3.0,3.0 0 1 0 6.0,0 L1.1,1.0 M1.1,1.1 L5.0,5.0");
+        assertThat(Face.coarse("")).isEmpty();
+    }
+
     @Test
     void withoutAnOutlineThereIsAHollowSquare() {
         assertThat(Face.of(Optional.empty(), Optional.empty())).isEmpty();

@@ -17,7 +17,7 @@ import org.jspecify.annotations.Nullable;
  */
 public final class QuantityReader {
     private static final int LONGEST = 60;
-    private static final String UNIT = "[\\p{L}°\"″'′#%×³²][\\p{L}°\"″'′#%×³²/^. ]*";
+    private static final String UNIT = "[\\p{L}°\"″'′#%×³²][\\p{L}°\"″'′#%×³²/^.()√ ]*";
     private static final Pattern TERM = Pattern.compile("\\s*([+-]?)\\s*(?:(\\d+)\\s+(\\d+)/(\\d+)|(\\d+)/(\\d+)"
             + "|(\\d[\\d.,]*(?:e[+-]?\\d+)?|[.,]\\d+))\\s*(" + UNIT + ")?");
 

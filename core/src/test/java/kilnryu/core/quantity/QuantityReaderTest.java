@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -61,6 +62,14 @@ class QuantityReaderTest {
     void readsTimes(String typed, double minutes) throws UnreadableQuantity {
         assertThat(QuantityReader.read(typed, Measure.MINUTE, Measure.MINUTE).value())
                 .isCloseTo(minutes, within(1e-12));
+    }
+
+    /** A form writes out the unit that it took: what it wrote must be read again. */
+    @ParameterizedTest(name = "{0}")
+    @EnumSource(Measure.class)
+    void whatIsWrittenOutIsReadAgain(Measure unit) throws UnreadableQuantity {
+        assertThat(QuantityReader.read("21.5 " + unit.symbol(), unit, unit).value())
+                .isCloseTo(21.5, within(1e-12));
     }
 
     @ParameterizedTest
