@@ -24,7 +24,7 @@ wait_first_page() {
   until (exec 3<>"/dev/tcp/127.0.0.1/$port" && printf 'GET /login HTTP/1.0\r\nHost: a\r\n\r\n' >&3 && grep -q "Sign in" <&3) 2>/dev/null; do sleep 0.05; done
 }
 wait_demo() { until grep -q "demo studio loaded" "$work/app.log"; do sleep 0.2; done; }
-[ -f "$RUN/app.jsa" ] || (cd "$RUN" && java "${JAVA_FLAGS[@]}" -XX:ArchiveClassesAtExit=app.jsa -Dspring.context.exit=onRefresh -jar kiln-ryu.jar >"$work/archive.log" 2>&1) || true
+[ -f "$RUN/app.jsa" ] || (cd "$RUN" && KILN_RYU_DEMO=false java "${JAVA_FLAGS[@]}" -XX:ArchiveClassesAtExit=app.jsa -Dserver.port=0 -Dkilnryu.rehearse=true -jar kiln-ryu.jar >"$work/archive.log" 2>&1) || true
 
 echo "Start to the first page, after a first start that migrates" >&2
 start; wait_first_page; wait_demo; kill "$app"; wait "$app" 2>/dev/null || true

@@ -185,4 +185,22 @@ class MixingTest extends AppTest {
         assertThat(page(owner, bench)).contains("Last mixing", "578 g", "planned 577 g", "96.0 kPa");
         assertThat(page(owner, bench.replace("/bench", "/mold"))).contains("mixed");
     }
+
+    /** Twenty are offered, more are asked for; what is ticked stays however far it is, and nothing is cut off in silence. */
+    @Test
+    void moreMoldsThanAreOfferedAtFirst() throws Exception {
+        long first = tree(owner, WAX);
+        send(owner, "/trees/" + first + "/mold", FLASK);
+        for (int i = 0; i < 20; i++) {
+            send(owner, "/trees/" + tree(owner, WAX) + "/mold", FLASK);
+        }
+        String mixing = page(owner, "/mixing");
+        assertThat(mixing).contains("These 20 were changed last", "name=\"most\" value=\"40\"");
+        assertThat(mixing).doesNotContain("value=\"" + first + "\"");
+        assertThat(page(owner, "/mixing?tree=" + first)).contains("value=\"" + first + "\"");
+        assertThat(page(owner, "/mixing?most=40"))
+                .contains("value=\"" + first + "\"")
+                .doesNotContain("Show more");
+        assertThat(page(owner, "/mixing?most=many")).contains("These 20");
+    }
 }

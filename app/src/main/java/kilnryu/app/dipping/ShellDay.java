@@ -68,7 +68,6 @@ class ShellDay implements Day.Source {
     }
 
     private static void state(ShellState s, Window window, List<Task> tasks, List<Waiting> waiting) {
-        String address = "/shells/" + s.run().id();
         String coat = "Dip coat " + (s.on() + 1);
         String how = s.next()
                 .map(c -> c.label() + " of " + s.shell().layers().size() + " coats")
@@ -105,6 +104,13 @@ class ShellDay implements Day.Source {
                         Press.WARNING,
                         "Never dries in this air",
                         "Drier air, a fan, or a window into the hollow."));
+            default -> waits(s, window, waiting);
+        }
+    }
+
+    private static void waits(ShellState s, Window window, List<Waiting> waiting) {
+        String address = "/shells/" + s.run().id();
+        switch (s.phase()) {
             case DRYING ->
                 waiting.add(new Waiting(
                         Group.DRYING,

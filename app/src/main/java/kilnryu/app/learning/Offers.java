@@ -143,6 +143,11 @@ class Offers {
                             List.of(FlaskPlanner.WORKING_TIME_21),
                             WITH));
             grouped(store.hours(studio, MOST)).forEach(this::hours);
+            onlyShown();
+            return all;
+        }
+
+        private void onlyShown() {
             grouped(store.heats(studio, MOST))
                     .forEach((alloy, p) -> shown(
                             "heat." + alloy,
@@ -157,7 +162,6 @@ class Offers {
                             "shown only: it says how closely it is weighed",
                             "g",
                             p));
-            return all;
         }
 
         private void some(

@@ -45,7 +45,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class SessionController {
     private static final Range POUR = new Range(Measure.MINUTE, 0.1, 30);
-    private static final int OFFERED = 60;
+    /** Molds that are offered at first, and by how many more at a time. */
+    private static final int OFFERED = 20;
+
+    private static final int MOST_OFFERED = 200;
     private static final int ENOUGH = 5;
     private static final int MOST_TICKED = 200;
 
@@ -83,9 +86,10 @@ class SessionController {
             @AuthenticationPrincipal Account account,
             @RequestParam(required = false) Set<Long> tree,
             @RequestParam(defaultValue = "") String pour_min,
+            @RequestParam(defaultValue = "") String most,
             Model model) {
         Set<Long> ticked = tree == null ? Set.of() : tree;
-        return page(account, fillable(account, ticked), ticked, pour_min, model);
+        return page(account, fillable(account, ticked, offered(most), model), ticked, pour_min, model);
     }
 
     @PostMapping("/mixing")
@@ -93,10 +97,11 @@ class SessionController {
             @AuthenticationPrincipal Account account,
             @RequestParam(required = false) Set<Long> tree,
             @RequestParam(defaultValue = "") String pour_min,
+            @RequestParam(defaultValue = "") String most,
             Model model,
             HttpServletResponse out) {
         Set<Long> taken = tree == null ? Set.of() : tree;
-        List<Filled> all = fillable(account, taken);
+        List<Filled> all = fillable(account, taken, offered(most), model);
         List<Filled> chosen = chosen(all, taken);
         Optional<MixSession> session = session(account, chosen, pour_min);
         List<String> against = new ArrayList<>(blocked(chosen));
@@ -199,9 +204,16 @@ class SessionController {
         return chosen;
     }
 
+    private static int offered(String most) {
+        return most.matches("\\d{1,4}") ? Math.min(MOST_OFFERED, Math.max(OFFERED, Integer.parseInt(most))) : OFFERED;
+    }
+
     /** Those that are still to be mixed, changed last first, and those that are ticked, however far they are. */
-    private List<Filled> fillable(Account account, Set<Long> ticked) {
-        List<Plans.Saved> offered = new ArrayList<>(plans.unmixed(account, OFFERED));
+    private List<Filled> fillable(Account account, Set<Long> ticked, int most, Model model) {
+        Plans.Unmixed unmixed = plans.unmixed(account, most);
+        model.addAttribute("most", most);
+        model.addAttribute("more", unmixed.more() && most < MOST_OFFERED ? most + OFFERED : 0);
+        List<Plans.Saved> offered = new ArrayList<>(unmixed.molds());
         Set<Long> there = new LinkedHashSet<>();
         offered.forEach(s -> there.add(s.row().id()));
         offered.addAll(plans.find(

@@ -132,10 +132,7 @@ public final class PieceReader {
         Optional<MeshUnit> stated = mesh.flatMap(m -> MeshUnit.named(m.unit()));
         Optional<Figure> chain = chain(made, mold, alloy);
         Figure scaled = scaled(chain);
-        double fileUnit = fields.choice(PieceFields.MESH_UNIT)
-                .or(() -> stated)
-                .orElse(MeshUnit.MILLIMETRE)
-                .millimetres();
+        double fileUnit = fileUnit(stated);
         double unit = fileUnit * scaled.value();
         double[] sizes = sizes(unit);
         List<Figure> figures = new ArrayList<>();
@@ -180,6 +177,13 @@ public final class PieceReader {
                 new Findings(found),
                 commission.map(c -> MethodAdvice.of(c, equipment)).orElse(List.of()),
                 commission.map(c -> Split.of(mold, c, equipment, factors)).orElse(List.of()));
+    }
+
+    private double fileUnit(Optional<MeshUnit> stated) {
+        return fields.choice(PieceFields.MESH_UNIT)
+                .or(() -> stated)
+                .orElse(MeshUnit.MILLIMETRE)
+                .millimetres();
     }
 
     /** An alloy that its mold cannot take, a piece too large for what there is to make it in. */

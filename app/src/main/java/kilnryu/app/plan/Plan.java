@@ -190,10 +190,7 @@ public record Plan(
             Optional<FlaskPlan> flask = extras.kind() != MoldReader.Kind.FLASK
                     ? Optional.empty()
                     : tree.flatMap(t -> MoldReader.read(moldFields, t.treeVolume(), reading.factors));
-            Optional<Outline> drawn = tree.map(t -> outline(t, first))
-                    .map(o -> o.stretched(
-                            extras.treeWidth().orElse(0), extras.treeHeight().orElse(0)))
-                    .map(o -> leaning(o, extras));
+            Optional<Outline> drawn = tree.map(t -> standing(t, first, extras));
             Optional<BlockPlan> block = extras.block()
                     ? tree.flatMap(t -> block(moldFields, t, drawn.orElseThrow(), weighed))
                     : Optional.empty();
@@ -236,6 +233,12 @@ public record Plan(
                     pour,
                     firing,
                     found);
+        }
+
+        private Outline standing(TreePlan tree, Optional<GatingReader.Built> built, MoldReader.Extras extras) {
+            Outline stretched = outline(tree, built)
+                    .stretched(extras.treeWidth().orElse(0), extras.treeHeight().orElse(0));
+            return leaning(stretched, extras);
         }
 
         private Optional<String> name() {

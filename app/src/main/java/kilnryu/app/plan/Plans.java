@@ -381,11 +381,16 @@ public class Plans {
                 usual.programs());
     }
 
+    /** @param more whether there are others that were not read */
+    public record Unmixed(List<Saved> molds, boolean more) {}
+
     /** The trees of a studio with a mold that is still to be filled with investment, changed last first. */
-    public List<Saved> unmixed(Account account, int most) {
-        return find(account, trees.unmixed(account.studioId(), most).keySet()).stream()
+    public Unmixed unmixed(Account account, int most) {
+        List<Long> ids = List.copyOf(trees.unmixed(account.studioId(), most + 1).keySet());
+        List<Saved> molds = find(account, ids.subList(0, Math.min(most, ids.size()))).stream()
                 .filter(s -> s.plan().flask().isPresent() || s.plan().block().isPresent())
                 .toList();
+        return new Unmixed(molds, ids.size() > most);
     }
 
     /** Takes a flask for a tree: writes its measures into the mold's sheet, over whatever version is current. */

@@ -31,6 +31,9 @@ import tools.jackson.databind.json.JsonMapper;
 public class FiringStore {
     private static final TypeReference<LinkedHashMap<String, String>> TEXTS = new TypeReference<>() {};
 
+    private static final String LAST_SECOND = """
+            (select last_second from firing_minute l where l.firing_id = f.id
+              order by source desc, minute desc limit 1) as last_second""";
     private static final String LAST = "last firing ";
     private static final String HOURS = "hours of firing ";
     private static final String MARK = """
@@ -210,21 +213,16 @@ public class FiringStore {
     private Map<Long, Optional<Row>> lastOf(long studio, Collection<Long> trees) {
         Map<Long, Optional<Row>> all = new HashMap<>();
         jdbc.sql("""
-                        select distinct on (m.tree_id) f.*, m.tree_id,
-                               (select last_second from firing_minute l where l.firing_id = f.id
-                                 order by source desc, minute desc limit 1) as last_second
+                        select distinct on (m.tree_id) f.*, m.tree_id, %s
                           from firing f join firing_mold m on m.firing_id = f.id and m.tree_id = any(:trees)
                          where f.studio_id = :studio and f.archived_at is null
                          order by m.tree_id, case f.state when 'running' then 0 when 'planned' then 1 else 2 end,
                                   coalesce(f.ended_at, f.updated_at) desc, f.id desc
-                        """)
+                        """.formatted(LAST_SECOND))
                 .param("studio", studio)
                 .param("trees", trees.toArray(Long[]::new))
                 .query(rs -> {
-                    Row row = row(rs);
-                    all.put(rs.getLong("tree_id"), Optional.of(row));
-                    Double last = rs.getObject("last_second", Double.class);
-                    FiringLogStore.knowLast(row.id(), last == null ? List.of() : List.of(last));
+                    all.put(rs.getLong("tree_id"), Optional.of(withLast(rs)));
                 });
         return all;
     }
@@ -314,13 +312,11 @@ public class FiringStore {
     /** Loads of a studio that are planned or run. */
     List<Row> open(long studio) {
         return jdbc.sql("""
-                        select f.*, f.ahead::text as hours, %s as mark,
-                               (select last_second from firing_minute l where l.firing_id = f.id
-                                 order by source desc, minute desc limit 1) as last_second
+                        select f.*, f.ahead::text as hours, %s as mark, %s
                           from firing f left join kiln k on k.id = f.kiln_id
                          where f.studio_id = :studio and f.archived_at is null and f.state in ('planned', 'running')
                          order by f.state desc, f.updated_at desc limit 24
-                        """.formatted(MARK))
+                        """.formatted(MARK, LAST_SECOND))
                 .param("studio", studio)
                 .query((rs, n) -> known(rs))
                 .list();
@@ -328,9 +324,15 @@ public class FiringStore {
 
     /** A firing with what pages ask of each. */
     private Row known(ResultSet rs) throws SQLException {
-        Row row = row(rs);
+        Row row = withLast(rs);
         InRequest.know(HOURS + row.id(), Optional.ofNullable(rs.getString("hours")));
         InRequest.know("mark " + row.id(), rs.getString("mark"));
+        return row;
+    }
+
+    /** A firing with the last second of its log. */
+    private Row withLast(ResultSet rs) throws SQLException {
+        Row row = row(rs);
         Double last = rs.getObject("last_second", Double.class);
         FiringLogStore.knowLast(row.id(), last == null ? List.of() : List.of(last));
         return row;

@@ -78,19 +78,8 @@ public record WaxCourse(
                     }
                 }
                 case "pulled" -> pulled = Optional.of(e.at());
-                case "wall" ->
-                    walls.add(new Wall(
-                            e.number("mm"),
-                            e.fields().getOrDefault("where", ""),
-                            layers.size(),
-                            e.fields().containsKey("x")
-                                    ? Optional.of(new OutlineFrame.Place(e.number("x"), e.number("y")))
-                                    : Optional.empty()));
-                case "paint" ->
-                    painted.add(e.fields().getOrDefault("what", "")
-                            + (e.fields().containsKey("mm")
-                                    ? String.format(Locale.ROOT, ", %.1f mm", e.number("mm"))
-                                    : ""));
+                case "wall" -> walls.add(wall(e, layers.size()));
+                case "paint" -> painted.add(paint(e));
                 case "check" ->
                     checks.put(
                             e.fields().getOrDefault("what", ""),
@@ -115,6 +104,21 @@ public record WaxCourse(
                 grams,
                 signed,
                 PatternCourse.of(events));
+    }
+
+    private static Wall wall(TappedStore.Event e, int layers) {
+        return new Wall(
+                e.number("mm"),
+                e.fields().getOrDefault("where", ""),
+                layers,
+                e.fields().containsKey("x")
+                        ? Optional.of(new OutlineFrame.Place(e.number("x"), e.number("y")))
+                        : Optional.empty());
+    }
+
+    private static String paint(TappedStore.Event e) {
+        return e.fields().getOrDefault("what", "")
+                + (e.fields().containsKey("mm") ? String.format(Locale.ROOT, ", %.1f mm", e.number("mm")) : "");
     }
 
     private static String repair(Map<String, String> fields) {

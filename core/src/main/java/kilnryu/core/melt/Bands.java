@@ -115,6 +115,19 @@ public record Bands(
 
     private static Map<Alloy, Bands> table() {
         Map<Alloy, Bands> all = new EnumMap<>(Alloy.class);
+        copperAlloys(all);
+        lightAndSoft(all);
+        all.put(Alloy.AG_925, row().bold(AG, 92.5, 93.5, true, false).rest(CU).made());
+        all.put(Alloy.AG_999, row().bold(AG, 99.9, 100, true, false).made());
+        all.put(Alloy.AU_9Y, gold(37.5, 8));
+        all.put(Alloy.AU_10Y, gold(41.7, 8));
+        all.put(Alloy.AU_14Y, gold(58.5, 8));
+        all.put(Alloy.AU_18Y, gold(75.0, 8));
+        all.put(Alloy.AU_22Y, gold(91.6, 0));
+        return all;
+    }
+
+    private static void copperAlloys(Map<Alloy, Bands> all) {
         all.put(
                 Alloy.SI_BRONZE,
                 row().in(SI, 3.3, 4.5)
@@ -142,6 +155,9 @@ public record Bands(
                 Alloy.YELLOW_BRASS,
                 row().in(CU, 61, 65).in(PB, 0, 1).rest(ZN).loses(ZN, 5).made());
         all.put(Alloy.COPPER, row().in(CU, 99.5, 100).made());
+    }
+
+    private static void lightAndSoft(Map<Alloy, Bands> all) {
         all.put(
                 Alloy.AL_SI7,
                 row().in(SI, 6.5, 7.5)
@@ -160,13 +176,6 @@ public record Bands(
                         .rest(AL)
                         .aluminium()
                         .made());
-        all.put(Alloy.AG_925, row().bold(AG, 92.5, 93.5, true, false).rest(CU).made());
-        all.put(Alloy.AG_999, row().bold(AG, 99.9, 100, true, false).made());
-        all.put(Alloy.AU_9Y, gold(37.5, 8));
-        all.put(Alloy.AU_10Y, gold(41.7, 8));
-        all.put(Alloy.AU_14Y, gold(58.5, 8));
-        all.put(Alloy.AU_18Y, gold(75.0, 8));
-        all.put(Alloy.AU_22Y, gold(91.6, 0));
         all.put(
                 Alloy.PEWTER,
                 row().in(SB, 5, 7)
@@ -184,7 +193,6 @@ public record Bands(
                         .loses(ZN, 1)
                         .loses(MG, 10)
                         .made());
-        return all;
     }
 
     private static Bands gold(double fine, double zinc) {

@@ -66,6 +66,12 @@ public record Countdown(List<Step> steps) {
                     before * 0.7,
                     false));
         }
+        people(before, steps);
+        return new Countdown(List.copyOf(steps));
+    }
+
+    /** What the people who pour see to, last of all. */
+    private static void people(double before, List<Step> steps) {
         steps.add(new Step(
                 "path-walked",
                 "Path walked with cold tongs, floor dry and clear, no bare concrete under the pour",
@@ -90,7 +96,6 @@ public record Countdown(List<Step> steps) {
                 "Nobody pours alone.",
                 before * 0.2,
                 true));
-        return new Countdown(List.copyOf(steps));
     }
 
     /** The first step that is not ticked; empty where all are. */

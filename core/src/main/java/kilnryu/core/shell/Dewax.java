@@ -141,6 +141,17 @@ public record Dewax(Method method, Figure wax, Figure expected, List<Step> steps
                 "Cup cut open, its edge brushed clean, drains open",
                 "Dust of the shell is silica: mask, damp cloth. A closed drain bursts the shell.",
                 no));
+        melting(method, minutes, steps);
+        steps.add(new Step("Weigh what came out", "What is missing is still inside, or went up as smoke.", no));
+        steps.add(new Step(
+                "Look for cracks before the fire",
+                "Against a lamp; tap it: a clear ring is whole, a dull one cracked.",
+                no));
+        return steps;
+    }
+
+    private static void melting(Method method, double minutes, List<Step> steps) {
+        OptionalDouble no = OptionalDouble.empty();
         switch (method) {
             case FLASH -> {
                 steps.add(new Step(
@@ -188,12 +199,6 @@ public record Dewax(Method method, Figure wax, Figure expected, List<Step> steps
                 steps.add(new Step("Take the tray with the melt out", "Before it burns. Long tongs, gloves.", no));
             }
         }
-        steps.add(new Step("Weigh what came out", "What is missing is still inside, or went up as smoke.", no));
-        steps.add(new Step(
-                "Look for cracks before the fire",
-                "Against a lamp; tap it: a clear ring is whole, a dull one cracked.",
-                no));
-        return steps;
     }
 
     private static List<Finding> findings(Question q, Factors factors) {

@@ -119,6 +119,20 @@ final class ShellChecks {
                     .from(slowest));
         }
         plan.drying().ifPresent(this::schedule);
+        primes();
+        if (air.humidity() < Air.FITTED_FROM || air.humidity() > Air.FITTED_TO) {
+            found.add(Finding.note(
+                            "outside-relation",
+                            "climate",
+                            say("%.0f %% humidity is outside what the wet-bulb relation was made for.", air.humidity()),
+                            "It holds from 5 to 99 %; outside, the hours are a guess.",
+                            "Check the hygrometer; weigh the piece to see it dry.")
+                    .from(wetBulb));
+        }
+    }
+
+    /** A prime that dries for too long waits too long for its next coat. */
+    private void primes() {
         double latest = factors.value(Drying.PRIME_LATEST);
         plan.layers().stream()
                 .filter(l -> l.coat().isPrime() && l.drying().orElseThrow().value() > latest)
@@ -132,15 +146,6 @@ final class ShellChecks {
                                 "A prime that stands too long cracks off the wax before the next coat holds it.",
                                 "Moving and drier air, or a window into the hollow.")
                         .from(l.drying().orElseThrow())));
-        if (air.humidity() < Air.FITTED_FROM || air.humidity() > Air.FITTED_TO) {
-            found.add(Finding.note(
-                            "outside-relation",
-                            "climate",
-                            say("%.0f %% humidity is outside what the wet-bulb relation was made for.", air.humidity()),
-                            "It holds from 5 to 99 %; outside, the hours are a guess.",
-                            "Check the hygrometer; weigh the piece to see it dry.")
-                    .from(wetBulb));
-        }
     }
 
     private void strength(Strength s) {
