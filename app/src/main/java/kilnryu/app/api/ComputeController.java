@@ -13,6 +13,7 @@ import kilnryu.app.account.Account;
 import kilnryu.app.blend.BlendReader;
 import kilnryu.app.diagnosis.DiagnoseQuestionReader;
 import kilnryu.app.factor.FactorStore;
+import kilnryu.app.freezing.FreezeQuestionReader;
 import kilnryu.app.kiln.CarryQuestionReader;
 import kilnryu.app.kiln.FiringQuestionReader;
 import kilnryu.app.kiln.ProgramQuestionReader;
@@ -150,6 +151,14 @@ class ComputeController {
     @PostMapping(path = "/carry", consumes = MediaType.APPLICATION_JSON_VALUE)
     MeltAnswers carry(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
         return simulated(account, body, CarryQuestionReader::read, MeltAnswers::of, "the cooling of a mold");
+    }
+
+    @Operation(summary = "How long a plate, rod or ball takes to freeze in its mold")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content = @Content(schema = @Schema(ref = Declarations.FREEZE)))
+    @PostMapping(path = "/freeze", consumes = MediaType.APPLICATION_JSON_VALUE)
+    MeltAnswers freeze(@AuthenticationPrincipal Account account, @RequestBody JsonNode body) {
+        return simulated(account, body, FreezeQuestionReader::read, MeltAnswers::of, "a section that freezes");
     }
 
     @Operation(summary = "Why a casting came out as it did: all causes, ranked by what is on record")

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import kilnryu.app.blend.BlendFields;
 import kilnryu.app.diagnosis.DiagnoseFields;
+import kilnryu.app.freezing.FreezeFields;
 import kilnryu.app.kiln.FiredFields;
 import kilnryu.app.melt.MeltFields;
 import kilnryu.app.mold.BlockFields;
@@ -36,6 +37,7 @@ class Declarations {
     static final String DIAGNOSE = AT + "DiagnoseRequest";
     static final String SLUSH = AT + "SlushRequest";
     static final String RUBBER = AT + "RubberRequest";
+    static final String FREEZE = AT + "FreezeRequest";
     static final String CARRY = AT + "CarryRequest";
 
     /** The fields of each question, by the name of its schema. */
@@ -48,6 +50,7 @@ class Declarations {
         questions.put(BURNOUT, FiredFields.BURNOUT);
         questions.put(PROGRAM, FiredFields.PROGRAM);
         questions.put(CARRY, FiredFields.CARRY);
+        questions.put(FREEZE, FreezeFields.QUESTION);
         questions.put(BLEND, BlendFields.QUESTION);
         questions.put(CHARGE, MeltFields.CHARGE);
         questions.put(MELT, MeltFields.MELT);

@@ -5,9 +5,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import kilnryu.app.freezing.FreezeQuestionReader;
 import kilnryu.app.melt.MeltQuestionReader;
 import kilnryu.app.web.Answer;
 import kilnryu.core.finding.Findings;
+import kilnryu.core.gating.SectionFreezing;
 import kilnryu.core.material.HeatChecks;
 import kilnryu.core.material.Section;
 import kilnryu.core.melt.Charge;
@@ -19,7 +21,7 @@ import kilnryu.core.quantity.Measure;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.sum.Known;
 
-/** Answers of a charge, a melt and a carried mold. */
+/** Answers of a charge, a melt, a carried mold and a section that freezes. */
 record MeltAnswers(Map<String, Object> figures, List<Answer.Sum> sums, List<Answer.Check> findings) {
     record Weighed(String name, double mass_g) {}
 
@@ -115,6 +117,23 @@ record MeltAnswers(Map<String, Object> figures, List<Answer.Sum> sums, List<Answ
                                         Measure.SECONDS,
                                         "handbook 10: followed through the wall until the outermost face of its cavity is under the limit")));
         return made(figures, sums, Findings.NONE);
+    }
+
+    /** Null for what never happens there; a finding says why. */
+    static MeltAnswers of(FreezeQuestionReader.FreezeRequest asked) {
+        SectionFreezing freezing = SectionFreezing.of(asked.question(), asked.factors());
+        Map<String, Object> figures = new LinkedHashMap<>();
+        Map<String, Figure> sums = new LinkedHashMap<>();
+        seconds(figures, sums, "below_liquidus_s", freezing.cooled());
+        seconds(figures, sums, "centre_solid_s", freezing.middle());
+        seconds(figures, sums, "face_solid_s", freezing.face());
+        return made(figures, sums, freezing.findings());
+    }
+
+    private static void seconds(
+            Map<String, Object> figures, Map<String, Figure> sums, String key, Optional<Figure> figure) {
+        figures.put(key, figure.map(Figure::value).orElse(null));
+        figure.ifPresent(f -> sums.put(f.symbol(), f));
     }
 
     private static MeltAnswers made(Map<String, Object> figures, Map<String, Figure> sums, Findings findings) {

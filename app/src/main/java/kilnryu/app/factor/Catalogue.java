@@ -12,6 +12,7 @@ import kilnryu.core.flask.Clearances;
 import kilnryu.core.flask.FlaskPlanner;
 import kilnryu.core.flask.MixSession;
 import kilnryu.core.gating.GatingPlanner;
+import kilnryu.core.gating.SectionFreezing;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.material.Blend;
 import kilnryu.core.material.InvestmentSystem;
@@ -77,6 +78,7 @@ public final class Catalogue {
             group("Superheat", Section.constants()),
             group("Melt", Furnace.constants()),
             group("Pour", PourCrew.constants()),
+            group("Freezing", SectionFreezing.constants()),
             group(
                     "Rubber and wax",
                     Stream.of(Material.constants(), RubberMold.constants(), List.of(Vulcanising.EACH_3_MM, Slush.OWN))

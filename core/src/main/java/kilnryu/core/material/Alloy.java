@@ -15,7 +15,7 @@ public enum Alloy {
             "silicon bronze Cu 95 Si 4 Mn 1",
             Family.COPPER,
             8.36,
-            new Melting(820, 970, 205, 420, 500, 1.6),
+            new Melting(820, 970, 205, 420, 500, 1.6, 45, 25),
             new Preheat(595, 480, 870, 540),
             new Melt(Superheat.BRONZE, Quench.BRONZE, 1250, 1.3, 4.5, Trait.NO_PHOSPHORUS)),
     SN_BRONZE_90_10(
@@ -23,7 +23,7 @@ public enum Alloy {
             "tin bronze Cu 90 Sn 10",
             Family.COPPER,
             8.78,
-            new Melting(830, 1000, 190, 400, 480, 1.5),
+            new Melting(830, 1000, 190, 400, 480, 1.5, 70, 35),
             new Preheat(595, 480, 900, 540),
             new Melt(Superheat.BRONZE, Quench.BRONZE, 1250, 1.3, 4.5, Trait.TAKES_PHOSPHORUS)),
     GUNMETAL(
@@ -31,7 +31,7 @@ public enum Alloy {
             "gunmetal Cu 88 Sn 10 Zn 2",
             Family.ZINC_BEARING,
             8.72,
-            new Melting(855, 1000, 190, 400, 480, 1.5),
+            new Melting(855, 1000, 190, 400, 480, 1.5, 70, 35),
             new Preheat(595, 480, 900, 540),
             new Melt(Superheat.BRONZE, Quench.BRONZE, 1250, 1.3, 4.5, Trait.ZINC_FUME, Trait.TAKES_PHOSPHORUS)),
     RED_BRASS(
@@ -39,7 +39,7 @@ public enum Alloy {
             "red brass Cu 85 Sn 5 Pb 5 Zn 5",
             Family.ZINC_BEARING,
             8.80,
-            new Melting(855, 1010, 185, 400, 480, 1.5),
+            new Melting(855, 1010, 185, 400, 480, 1.5, 90, 45),
             new Preheat(595, 480, 870, 540),
             new Melt(Superheat.BRONZE, Quench.BRASS, 1200, 1.3, 4.5, Trait.ZINC_FUME, Trait.LEAD)),
     YELLOW_BRASS(
@@ -47,7 +47,7 @@ public enum Alloy {
             "yellow brass Cu 63 Zn 37",
             Family.ZINC_BEARING,
             8.44,
-            new Melting(900, 930, 165, 400, 490, 1.6),
+            new Melting(900, 930, 165, 400, 490, 1.6, 120, 60),
             new Preheat(540, 430, 760, 480),
             new Melt(Superheat.YELLOW_BRASS, Quench.BRASS, 1060, 1.0, 4.5, Trait.ZINC_FUME, Trait.ZINC_BOILS)),
     COPPER(
@@ -55,7 +55,7 @@ public enum Alloy {
             "copper",
             Family.COPPER,
             8.93,
-            new Melting(1085, 1085, 205, 430, 495, 1.9),
+            new Melting(1085, 1085, 205, 430, 495, 1.9, 330, 165),
             new Preheat(650, 540, 980, 650),
             new Melt(Superheat.COPPER, Quench.COPPER, 1270, 1.3, 4.5)),
     AL_SI7(
@@ -63,7 +63,7 @@ public enum Alloy {
             "aluminium Al Si 7 Mg",
             Family.ALUMINIUM,
             2.68,
-            new Melting(557, 615, 389, 1050, 1180, 1.2),
+            new Melting(557, 615, 389, 1050, 1180, 1.2, 150, 75),
             new Preheat(315, 200, 550, 200),
             new Melt(Superheat.ALUMINIUM, Quench.ALUMINIUM, 780, 0.9, 6.5, Trait.TAKES_UP_HYDROGEN)),
     AL_WROUGHT(
@@ -71,7 +71,7 @@ public enum Alloy {
             "aluminium scrap, wrought 6000 series",
             Family.ALUMINIUM,
             2.70,
-            new Melting(585, 652, 395, 1050, 1180, 1.4),
+            new Melting(585, 652, 395, 1050, 1180, 1.4, 180, 90),
             new Preheat(350, 230, 600, 230),
             new Melt(Superheat.ALUMINIUM, Quench.ALUMINIUM, 780, 0.9, 6.5, Trait.TAKES_UP_HYDROGEN)),
     AG_925(
@@ -79,7 +79,7 @@ public enum Alloy {
             "sterling silver",
             Family.SILVER,
             10.36,
-            new Melting(802, 893, 110, 280, 310, 1.6),
+            new Melting(802, 893, 110, 280, 310, 1.6, 330, 160),
             new Preheat(620, 430, 760, 540),
             new Melt(Superheat.SILVER, Quench.PRECIOUS, 1060, 0.9, 5, Trait.PRECIOUS)),
     AG_999(
@@ -87,7 +87,7 @@ public enum Alloy {
             "fine silver",
             Family.SILVER,
             10.49,
-            new Melting(962, 962, 105, 280, 310, 1.8),
+            new Melting(962, 962, 105, 280, 310, 1.8, 360, 175),
             new Preheat(650, 480, 760, 540),
             new Melt(Superheat.SILVER, Quench.PRECIOUS, 1060, 0.9, 5, Trait.PRECIOUS)),
     AU_9Y(
@@ -95,7 +95,7 @@ public enum Alloy {
             "9 kt yellow gold",
             Family.GOLD,
             11.2,
-            new Melting(850, 905, 90, 250, 280, 1.4),
+            new Melting(850, 905, 90, 250, 280, 1.4, 110, 55),
             new Preheat(620, 450, Double.NaN, Double.NaN),
             new Melt(Superheat.GOLD, Quench.UNTABLED, 1180, 1.1, 5.5, Trait.PRECIOUS)),
     AU_10Y(
@@ -103,7 +103,7 @@ public enum Alloy {
             "10 kt yellow gold",
             Family.GOLD,
             11.6,
-            new Melting(850, 905, 90, 250, 280, 1.4),
+            new Melting(850, 905, 90, 250, 280, 1.4, 110, 55),
             new Preheat(620, 450, Double.NaN, Double.NaN),
             new Melt(Superheat.GOLD, Quench.UNTABLED, 1180, 1.1, 5.5, Trait.PRECIOUS)),
     AU_14Y(
@@ -111,7 +111,7 @@ public enum Alloy {
             "14 kt yellow gold",
             Family.GOLD,
             13.1,
-            new Melting(830, 880, 80, 220, 250, 1.4),
+            new Melting(830, 880, 80, 220, 250, 1.4, 110, 55),
             new Preheat(620, 450, Double.NaN, Double.NaN),
             new Melt(Superheat.GOLD, Quench.PRECIOUS, 1180, 1.1, 5.5, Trait.PRECIOUS)),
     AU_18Y(
@@ -119,7 +119,7 @@ public enum Alloy {
             "18 kt yellow gold",
             Family.GOLD,
             15.5,
-            new Melting(885, 905, 70, 180, 200, 1.3),
+            new Melting(885, 905, 70, 180, 200, 1.3, 110, 55),
             new Preheat(620, 450, Double.NaN, Double.NaN),
             new Melt(Superheat.GOLD, Quench.PRECIOUS, 1180, 1.1, 5.5, Trait.PRECIOUS)),
     AU_22Y(
@@ -127,7 +127,7 @@ public enum Alloy {
             "22 kt yellow gold",
             Family.GOLD,
             17.8,
-            new Melting(940, 960, 65, 140, 160, 1.3),
+            new Melting(940, 960, 65, 140, 160, 1.3, 180, 90),
             new Preheat(680, 500, Double.NaN, Double.NaN),
             new Melt(Superheat.GOLD, Quench.PRECIOUS, 1180, 1.1, 5.5, Trait.PRECIOUS)),
     AU_24(
@@ -135,7 +135,7 @@ public enum Alloy {
             "fine gold",
             Family.GOLD,
             19.3,
-            new Melting(1064, 1064, 65, 140, 160, 1.3),
+            new Melting(1064, 1064, 65, 140, 160, 1.3, 250, 105),
             new Preheat(680, 500, Double.NaN, Double.NaN),
             new Melt(Superheat.GOLD, Quench.UNTABLED, 1180, 1.1, 5.5, Trait.PRECIOUS)),
     PEWTER(
@@ -143,7 +143,7 @@ public enum Alloy {
             "lead-free pewter Sn 92 Sb 6 Cu 2",
             Family.TIN,
             7.28,
-            new Melting(244, 295, 60, 240, 250, 0.6),
+            new Melting(244, 295, 60, 240, 250, 0.6, 50, 28),
             new Preheat(150, 40, Double.NaN, Double.NaN),
             new Melt(Superheat.PEWTER, Quench.NEVER, 400, 0.5, 2.8)),
     ZINC_4AL(
@@ -151,7 +151,7 @@ public enum Alloy {
             "zinc Al 4",
             Family.ZINC_BEARING,
             6.65,
-            new Melting(381, 387, 112, 420, 510, 1.1),
+            new Melting(381, 387, 112, 420, 510, 1.1, 105, 55),
             new Preheat(200, 80, Double.NaN, Double.NaN),
             new Melt(Superheat.ZINC, Quench.NEVER, 480, 0.8, 4.7, Trait.ZINC_FUME)),
     PT_950(
@@ -159,7 +159,7 @@ public enum Alloy {
             "platinum 950",
             Family.REFRACTORY,
             20.7,
-            new Melting(Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN),
+            new Melting(Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, 75, 50),
             new Preheat(Double.NaN, Double.NaN, Double.NaN, Double.NaN),
             new Melt(Superheat.UNTABLED, Quench.NEVER, Double.NaN, Double.NaN, Double.NaN, Trait.PRECIOUS)),
     STEEL(
@@ -167,7 +167,7 @@ public enum Alloy {
             "stainless steel",
             Family.REFRACTORY,
             7.9,
-            new Melting(Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN),
+            new Melting(Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, 30, 28),
             new Preheat(Double.NaN, Double.NaN, Double.NaN, Double.NaN),
             new Melt(Superheat.UNTABLED, Quench.NEVER, Double.NaN, Double.NaN, Double.NaN)),
     IRON(
@@ -175,7 +175,7 @@ public enum Alloy {
             "grey iron",
             Family.REFRACTORY,
             7.15,
-            new Melting(Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN),
+            new Melting(Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, 45, 35),
             new Preheat(Double.NaN, Double.NaN, Double.NaN, Double.NaN),
             new Melt(Superheat.UNTABLED, Quench.NEVER, Double.NaN, Double.NaN, Double.NaN));
 
@@ -212,9 +212,19 @@ public enum Alloy {
         }
     }
 
-    /** Solidus and liquidus C, latent heat kJ/kg, heat capacities J/(kg K), linear shrinkage %; NaN where not tabled. */
+    /**
+     * Solidus and liquidus C, latent heat kJ/kg, heat capacities J/(kg K), linear shrinkage %; NaN where not tabled; and
+     * conductivities near freezing, W/(m K) (handbook 15).
+     */
     public record Melting(
-            double solidus, double liquidus, double latent, double cpSolid, double cpLiquid, double shrink) {}
+            double solidus,
+            double liquidus,
+            double latent,
+            double cpSolid,
+            double cpLiquid,
+            double shrink,
+            double solidConducts,
+            double liquidConducts) {}
 
     /** Mold temperatures C from fine to heavy sections, in a flask and in a shell; NaN where not tabled. */
     public record Preheat(double flaskFine, double flaskHeavy, double shellFine, double shellHeavy) {}

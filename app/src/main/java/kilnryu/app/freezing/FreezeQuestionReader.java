@@ -1,0 +1,86 @@
+package kilnryu.app.freezing;
+
+import java.util.Optional;
+import java.util.OptionalDouble;
+import kilnryu.app.sheet.Declared;
+import kilnryu.app.sheet.Fields;
+import kilnryu.core.gating.SectionFreezing;
+import kilnryu.core.heat.Medium;
+import kilnryu.core.kiln.Setting;
+import kilnryu.core.material.Alloy;
+import kilnryu.core.solid.Radial;
+import kilnryu.core.solid.Surroundings;
+import kilnryu.core.sum.Factors;
+
+/** Reads which section freezes in which mold, as the API says it. */
+public final class FreezeQuestionReader {
+    private FreezeQuestionReader() {}
+
+    /** A question with the constants it is answered by. */
+    public record FreezeRequest(SectionFreezing.Question question, Factors factors) {}
+
+    public static Optional<FreezeRequest> read(Fields fields, Factors factors) {
+        Optional<Alloy> alloy = fields.chosen(FreezeFields.ALLOY, "Choose the alloy.");
+        OptionalDouble pour = fields.required(FreezeFields.POUR);
+        OptionalDouble moldC = fields.required(FreezeFields.MOLD_C);
+        Optional<Radial.Shape> shape = fields.chosen(FreezeFields.SHAPE, "Say its shape: plate, cylinder or sphere.");
+        OptionalDouble half = fields.required(FreezeFields.HALF_THICK);
+        Optional<Medium> mold = mold(fields);
+        OptionalDouble thick = fields.required(FreezeFields.THICK);
+        Surroundings outside = fields.choice(FreezeFields.OUTSIDE).orElse(Surroundings.INSULATED);
+        alloy.ifPresent(a -> liquid(fields, a, pour));
+        if (fields.hasErrors() || mold.isEmpty()) {
+            return Optional.empty();
+        }
+        return Optional.of(new FreezeRequest(
+                new SectionFreezing.Question(
+                        alloy.orElseThrow(),
+                        pour.getAsDouble(),
+                        moldC.getAsDouble(),
+                        shape.orElseThrow(),
+                        half.getAsDouble(),
+                        mold.get(),
+                        thick.getAsDouble(),
+                        outside),
+                factors));
+    }
+
+    private static void liquid(Fields fields, Alloy alloy, OptionalDouble pour) {
+        if (!alloy.isTabled()) {
+            fields.error(FreezeFields.ALLOY, "The melting of " + alloy.label() + " is not tabled.");
+        } else if (pour.isPresent() && pour.getAsDouble() < alloy.melting().liquidus()) {
+            fields.error(
+                    FreezeFields.POUR,
+                    "It is not all liquid under " + Math.round(alloy.melting().liquidus()) + " °C.");
+        }
+    }
+
+    /** By its system, or by its own constants, what is left out as gypsum. */
+    private static Optional<Medium> mold(Fields fields) {
+        Optional<Medium> system = fields.choice(FreezeFields.SYSTEM);
+        if (!fields.hasBelow("mold.thermal")) {
+            if (system.isEmpty()) {
+                fields.missing(FreezeFields.SYSTEM, "Say what the mold is of, or its thermal constants.");
+            }
+            return system;
+        }
+        Medium usual = system.orElse(Setting.GYPSUM);
+        double dry = typed(fields, FreezeFields.K_DRY, usual.kDry());
+        double hot = typed(fields, FreezeFields.K_HOT, dry + usual.kSlope() * 600);
+        // a value under the dry one is the growth that the handbook writes
+        double growth = hot < dry ? hot : hot - dry;
+        return Optional.of(new Medium(
+                typed(fields, FreezeFields.RHO, usual.density()),
+                typed(fields, FreezeFields.CP0, usual.cp0()),
+                typed(fields, FreezeFields.CP1, usual.cp1()),
+                0,
+                0,
+                dry,
+                dry,
+                growth / 600));
+    }
+
+    private static double typed(Fields fields, Declared.Quantity field, double usual) {
+        return fields.quantity(field).orElse(usual);
+    }
+}

@@ -1,0 +1,336 @@
+package kilnryu.core.solid;
+
+import java.util.Arrays;
+import java.util.stream.IntStream;
+
+/**
+ * A body that freezes in its mold on a grid of cells, by its heat.
+ *
+ * <p>Each step is implicit and split by directions, all three from the same beginning: the heat of each line is solved for
+ * three times the step with the temperatures linear in the heat, and the mean of the three is taken. No step is too long to
+ * be stable; what one cell gives off another takes up, so heat is kept to rounding; no direction comes before another, so
+ * what is symmetric stays so. The error falls with the step: one ends before any cell of the body gives off more than
+ * {@value #STEP} of its latent heat. Nothing is allocated while it runs.
+ */
+public final class Freezing {
+    public static final byte OUTSIDE = 0;
+    public static final byte BODY = 1;
+    public static final byte MOLD = 2;
+    static final double STEP = 0.015;
+    /** How much of a step is implicit: over a half it is stable, one would be half as fine. */
+    private static final double IMPLICIT = 0.6;
+
+    private static final double LONGEST_S = 1e7;
+    private static final int BLOCKS = 16;
+
+    /**
+     * @param kind of each cell: {@link #OUTSIDE}, {@link #BODY} or {@link #MOLD}
+     * @param hot C of the body at first
+     * @param warm C of the mold at first
+     * @param border W/(m2 K) between body and mold
+     * @param areaShare true area between body and mold, as a share of that of the cells' faces
+     * @param outerShare true area between mold and outside, likewise
+     * @param volumeShare true volume of the body, as a share of that of its cells
+     */
+    public record Question(
+            Grid grid,
+            byte[] kind,
+            Freezable body,
+            double hot,
+            Inert mold,
+            double warm,
+            double border,
+            double areaShare,
+            double outerShare,
+            double volumeShare,
+            Surroundings outside) {
+        /** @throws IllegalArgumentException where a cell has no kind, or nothing touches */
+        public Question {
+            if (kind.length != grid.cells()) {
+                throw new IllegalArgumentException("each cell is of a kind");
+            }
+            if (!(border > 0 && areaShare > 0 && outerShare > 0 && volumeShare > 0)) {
+                throw new IllegalArgumentException("body and mold touch");
+            }
+        }
+    }
+
+    /** Told how far it is; asked whether to go on. */
+    @FunctionalInterface
+    public interface Goes {
+        /** @param frozen share of the body that is solid */
+        boolean on(double frozen);
+    }
+
+    /**
+     * @param solidAt s until each cell of the body was solid; infinite for one that never is, and outside the body
+     * @param seconds until the last was solid; infinite where one never is
+     * @param last the cell that was solid last, -1 for none
+     * @param steps that were made
+     * @param leftOver what is not accounted for of the heat that the body gave off, as a share of it
+     * @param stopped whether it was told to stop
+     */
+    public record Frozen(float[] solidAt, double seconds, int last, int steps, double leftOver, boolean stopped) {}
+
+    private final Question q;
+    private final Grid grid;
+    private final byte[] kind;
+    private final double[] heat;
+    private final double[] celsius;
+    private final double[] rise;
+    private final double[] resists;
+    private final double[] gain;
+    private final float[] solidAt;
+    private final double[][] upper = new double[BLOCKS][];
+    private final double[][] solved = new double[BLOCKS][];
+    private final double[] lost = new double[BLOCKS];
+    private final double[] most = new double[BLOCKS];
+    private final int[] liquid = new int[BLOCKS];
+    private final double latent;
+
+    private Freezing(Question q) {
+        this.q = q;
+        grid = q.grid;
+        kind = q.kind;
+        int n = grid.cells();
+        heat = new double[n];
+        celsius = new double[n];
+        rise = new double[n];
+        resists = new double[n];
+        gain = new double[n];
+        solidAt = new float[n];
+        Arrays.fill(solidAt, Float.POSITIVE_INFINITY);
+        int longest = Math.max(grid.nx(), Math.max(grid.ny(), grid.nz()));
+        for (int b = 0; b < BLOCKS; b++) {
+            upper[b] = new double[longest];
+            solved[b] = new double[longest];
+        }
+        latent = q.body.melted() - q.body.frozen();
+    }
+
+    /** @param goes told after each step */
+    public static Frozen of(Question q, Goes goes) {
+        return new Freezing(q).run(goes);
+    }
+
+    private Frozen run(Goes goes) {
+        int bodyCells = 0;
+        for (int i = 0; i < heat.length; i++) {
+            heat[i] = kind[i] == BODY ? q.body.heat(q.hot) : kind[i] == MOLD ? q.mold.heat(q.warm) : 0;
+            bodyCells += kind[i] == BODY ? 1 : 0;
+        }
+        double full = total(false);
+        double inBody = total(true);
+        double away = 0;
+        double time = 0;
+        double step =
+                0.05 * grid.edge() * grid.edge() * q.body.density() * q.body.liquidHeat() / q.body.liquidConducts();
+        int steps = 0;
+        boolean stopped = false;
+        int left = bodyCells;
+        boolean can = freezes();
+        while (left > 0 && can && time < LONGEST_S && !stopped) {
+            away += step(time, step);
+            double change = 0;
+            left = 0;
+            for (int b = 0; b < BLOCKS; b++) {
+                change = Math.max(change, most[b]);
+                left += liquid[b];
+            }
+            time += step;
+            steps++;
+            step *= Math.min(1.25, Math.max(0.4, STEP / Math.max(change / latent, 1e-9)));
+            stopped = !goes.on(1 - left / (double) Math.max(1, bodyCells));
+        }
+        double given = Math.abs(inBody - total(true));
+        double leftOver = Math.abs(full - total(false) - away);
+        int last = last();
+        double seconds = left > 0 || last < 0 ? Double.POSITIVE_INFINITY : solidAt[last];
+        return new Frozen(solidAt, seconds, last, steps, given == 0 ? 0 : leftOver / given, stopped);
+    }
+
+    private int last() {
+        int last = -1;
+        for (int i = 0; i < solidAt.length; i++) {
+            if (kind[i] == BODY && (last < 0 || solidAt[i] > solidAt[last])) {
+                last = i;
+            }
+        }
+        return last;
+    }
+
+    /** J. @param body whether of the body alone */
+    private double total(boolean body) {
+        double sum = 0;
+        for (int i = 0; i < heat.length; i++) {
+            if (kind[i] == BODY || !body && kind[i] == MOLD) {
+                sum += heat[i] * capacity(i);
+            }
+        }
+        double edge = grid.edge();
+        return sum * edge * edge * edge;
+    }
+
+    private double capacity(int cell) {
+        return kind[cell] == BODY ? q.volumeShare : 1;
+    }
+
+    /** Whether all of it is solid once everything is as warm as everything else. */
+    private boolean freezes() {
+        if (q.outside.coefficient() > 0 || q.outside.emissivity() > 0) {
+            return q.outside.celsius() < q.body.solidus();
+        }
+        double frozen = 0;
+        for (int i = 0; i < heat.length; i++) {
+            frozen += kind[i] == BODY
+                    ? q.body.frozen() * q.volumeShare
+                    : kind[i] == MOLD ? q.mold.heat(q.body.solidus()) : 0;
+        }
+        double edge = grid.edge();
+        return total(false) < frozen * edge * edge * edge;
+    }
+
+    /** @return J that left */
+    private double step(double time, double step) {
+        IntStream.range(0, BLOCKS).parallel().forEach(this::state);
+        Arrays.fill(lost, 0);
+        // heat has not gone deeper into the mold than this, m: the half of a cell is too far at first
+        double deep =
+                Math.sqrt(Math.PI * time * q.mold.conductivity(q.mold.heat(q.warm)) * q.mold.rise(q.mold.heat(q.warm)));
+        double near = Math.min(1, Math.max(0.02, deep / (grid.edge() / 2)));
+        for (int d = 0; d < 3; d++) {
+            int direction = d;
+            IntStream.range(0, BLOCKS).parallel().forEach(b -> lines(direction, b, 3 * step, near));
+        }
+        IntStream.range(0, BLOCKS).parallel().forEach(b -> take(b, time, step));
+        double away = 0;
+        for (int b = 0; b < BLOCKS; b++) {
+            away += lost[b];
+        }
+        return away;
+    }
+
+    private int from(int block, int of) {
+        return (int) ((long) of * block / BLOCKS);
+    }
+
+    /** Temperature, its rise with the heat, and the resistance of half a cell, of each cell as the step begins. */
+    private void state(int block) {
+        double half = grid.edge() / 2;
+        for (int i = from(block, heat.length); i < from(block + 1, heat.length); i++) {
+            gain[i] = 0;
+            if (kind[i] != OUTSIDE) {
+                Substance s = kind[i] == BODY ? q.body : q.mold;
+                celsius[i] = s.celsius(heat[i]);
+                rise[i] = s.rise(heat[i]);
+                resists[i] = half / s.conductivity(heat[i]);
+            }
+        }
+    }
+
+    private void lines(int direction, int block, double dt, double near) {
+        int along = grid.along(direction);
+        int all = grid.cells() / along;
+        int stride = grid.stride(direction);
+        for (int line = from(block, all); line < from(block + 1, all); line++) {
+            line(grid.first(direction, line), stride, along, block, dt, near);
+        }
+    }
+
+    /** W/(m2 K) from a cell to its neighbour. */
+    private double across(int cell, int next, double near) {
+        if (kind[cell] == kind[next]) {
+            return 1 / (resists[cell] + resists[next]);
+        }
+        boolean bodyFirst = kind[cell] == BODY;
+        double inBody = bodyFirst ? resists[cell] : resists[next];
+        double inMold = bodyFirst ? resists[next] : resists[cell];
+        return 1 / (inBody + 1 / (q.border * q.areaShare) + inMold * near);
+    }
+
+    /** W/(m2 K) from a cell of the mold to the outside, by each of its faces along a line; none through the grid's own end. */
+    private double outward(int cell, int stride, int place, int along) {
+        int faces = (place > 0 && kind[cell - stride] == OUTSIDE ? 1 : 0)
+                + (place < along - 1 && kind[cell + stride] == OUTSIDE ? 1 : 0);
+        double takes = faces > 0 && kind[cell] == MOLD ? q.outside.takes(celsius[cell]) * q.outerShare : 0;
+        return takes == 0 ? 0 : faces / (1 / takes + resists[cell]);
+    }
+
+    private void line(int first, int stride, int along, int block, double dt, double near) {
+        double[] up = upper[block];
+        double[] d = solved[block];
+        double perEdge = dt / grid.edge();
+        double implicit = IMPLICIT * perEdge;
+        double in = 0;
+        for (int j = 0; j < along; j++) {
+            int i = first + j * stride;
+            if (kind[i] == OUTSIDE) {
+                up[j] = 0;
+                d[j] = 0;
+                in = 0;
+                continue;
+            }
+            double scale = implicit / capacity(i);
+            boolean ends = j == along - 1 || kind[i + stride] == OUTSIDE;
+            boolean begins = j == 0 || kind[i - stride] == OUTSIDE;
+            double out = ends ? 0 : across(i, i + stride, near);
+            double air = ends || begins ? outward(i, stride, j, along) : 0;
+            double fault = air * (q.outside.celsius() - celsius[i]);
+            double lower = 0;
+            if (!begins) {
+                fault += in * (celsius[i - stride] - celsius[i]);
+                lower = -scale * in * rise[i - stride];
+            }
+            if (!ends) {
+                fault += out * (celsius[i + stride] - celsius[i]);
+            }
+            double pivot = 1 + scale * (in + out + air) * rise[i] - (begins ? 0 : lower * up[j - 1]);
+            up[j] = ends ? 0 : -scale * out * rise[i + stride] / pivot;
+            d[j] = (perEdge / capacity(i) * fault - (begins ? 0 : lower * d[j - 1])) / pivot;
+            in = out;
+        }
+        double next = 0;
+        for (int j = along - 1; j >= 0; j--) {
+            int i = first + j * stride;
+            if (kind[i] == OUTSIDE) {
+                next = 0;
+                continue;
+            }
+            next = d[j] - up[j] * next;
+            gain[i] += next / 3;
+            boolean ends = j == along - 1 || kind[i + stride] == OUTSIDE;
+            boolean begins = j == 0 || kind[i - stride] == OUTSIDE;
+            if (ends || begins) {
+                double air = outward(i, stride, j, along);
+                double edge = grid.edge();
+                lost[block] +=
+                        air * (celsius[i] + IMPLICIT * rise[i] * next - q.outside.celsius()) * dt / 3 * edge * edge;
+            }
+        }
+    }
+
+    /** Each cell takes what it gained; what is solid by now is noted. */
+    private void take(int block, double time, double step) {
+        double change = 0;
+        int left = 0;
+        double frozen = q.body.frozen();
+        for (int i = from(block, heat.length); i < from(block + 1, heat.length); i++) {
+            if (kind[i] == BODY) {
+                double before = heat[i];
+                heat[i] += gain[i];
+                change = Math.max(change, Math.abs(gain[i]));
+                if (heat[i] > frozen) {
+                    solidAt[i] = Float.POSITIVE_INFINITY;
+                    left++;
+                } else if (solidAt[i] == Float.POSITIVE_INFINITY) {
+                    double share = before > frozen ? (before - frozen) / (before - heat[i]) : 0;
+                    solidAt[i] = (float) (time + step * share);
+                }
+            } else if (kind[i] == MOLD) {
+                heat[i] += gain[i];
+            }
+        }
+        most[block] = change;
+        liquid[block] = left;
+    }
+}
