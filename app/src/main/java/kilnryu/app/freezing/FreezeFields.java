@@ -40,11 +40,6 @@ public final class FreezeFields {
     static final Quantity HALF_THICK = asked("half_thickness_mm", HALF).needed().told("or the radius");
     static final Choice<Medium> SYSTEM = asked("mold.system", systems()).told("or thermal");
     static final Quantity THICK = asked("mold.thickness_mm", THICKNESS).needed();
-    static final Quantity RHO = FiredFields.RHO.under("mold.");
-    static final Quantity CP0 = FiredFields.CP0.under("mold.");
-    static final Quantity CP1 = FiredFields.CP1.under("mold.");
-    static final Quantity K_DRY = FiredFields.K_DRY.under("mold.");
-    static final Quantity K_HOT = FiredFields.K_HOT.under("mold.");
     static final Choice<Surroundings> OUTSIDE = asked(
             "outside",
             List.of(
@@ -53,7 +48,8 @@ public final class FreezeFields {
 
     /** How a plain section freezes. */
     public static final FieldList QUESTION = FieldList.of(ALLOY, POUR, MOLD_C, SHAPE, HALF_THICK)
-            .and(FieldList.of(SYSTEM, THICK, RHO, CP0, CP1, K_DRY, K_HOT, OUTSIDE));
+            .and(FieldList.of(SYSTEM, THICK, OUTSIDE))
+            .and(FiredFields.THERMAL.under("mold."));
 
     private FreezeFields() {}
 

@@ -2,7 +2,7 @@ package kilnryu.app.freezing;
 
 import java.util.Optional;
 import java.util.OptionalDouble;
-import kilnryu.app.sheet.Declared;
+import kilnryu.app.kiln.FiringQuestionReader;
 import kilnryu.app.sheet.Fields;
 import kilnryu.core.gating.SectionFreezing;
 import kilnryu.core.heat.Medium;
@@ -58,29 +58,10 @@ public final class FreezeQuestionReader {
     /** By its system, or by its own constants, what is left out as gypsum. */
     private static Optional<Medium> mold(Fields fields) {
         Optional<Medium> system = fields.choice(FreezeFields.SYSTEM);
-        if (!fields.hasBelow("mold.thermal")) {
-            if (system.isEmpty()) {
-                fields.missing(FreezeFields.SYSTEM, "Say what the mold is of, or its thermal constants.");
-            }
+        if (system.isEmpty() && !fields.hasBelow("mold.thermal")) {
+            fields.missing(FreezeFields.SYSTEM, "Say what the mold is of, or its thermal constants.");
             return system;
         }
-        Medium usual = system.orElse(Setting.GYPSUM);
-        double dry = typed(fields, FreezeFields.K_DRY, usual.kDry());
-        double hot = typed(fields, FreezeFields.K_HOT, dry + usual.kSlope() * 600);
-        // a value under the dry one is the growth that the handbook writes
-        double growth = hot < dry ? hot : hot - dry;
-        return Optional.of(new Medium(
-                typed(fields, FreezeFields.RHO, usual.density()),
-                typed(fields, FreezeFields.CP0, usual.cp0()),
-                typed(fields, FreezeFields.CP1, usual.cp1()),
-                0,
-                0,
-                dry,
-                dry,
-                growth / 600));
-    }
-
-    private static double typed(Fields fields, Declared.Quantity field, double usual) {
-        return fields.quantity(field).orElse(usual);
+        return Optional.of(FiringQuestionReader.thermal(fields, "mold.", system.orElse(Setting.GYPSUM)));
     }
 }

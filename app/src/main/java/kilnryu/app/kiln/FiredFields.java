@@ -73,12 +73,12 @@ public final class FiredFields {
             "pattern", Meaning.of(PatternMaterial.values(), PatternMaterial::key, PatternMaterial::label), "", "");
     static final Quantity FACE = quantity("thermal.h", ANY, "", "").told("W/(m2 K)");
     static final Quantity EMISSIVITY = quantity("thermal.emissivity", PART, "", "");
-    public static final Quantity RHO = thermal("rho_dry", OVER_NOTHING, "kg/m3");
-    public static final Quantity CP0 = thermal("cp0", OVER_NOTHING, "J/(kg K)");
-    public static final Quantity CP1 = thermal("cp1", ANY, "J/(kg K2)");
+    static final Quantity RHO = thermal("rho_dry", OVER_NOTHING, "kg/m3");
+    static final Quantity CP0 = thermal("cp0", OVER_NOTHING, "J/(kg K)");
+    static final Quantity CP1 = thermal("cp1", ANY, "J/(kg K2)");
     static final Quantity K_WET = thermal("k_wet", OVER_NOTHING, "W/(m K)");
-    public static final Quantity K_DRY = thermal("k_dry", OVER_NOTHING, "W/(m K)");
-    public static final Quantity K_HOT =
+    static final Quantity K_DRY = thermal("k_dry", OVER_NOTHING, "W/(m K)");
+    static final Quantity K_HOT =
             thermal("k_hot", OVER_NOTHING, "W/(m K) at 700 C; under k_dry it is its growth from 100 to 700 C");
     static final Quantity FREE = thermal("free_water", ANY, "kg/kg dry");
     static final Quantity BOUND = thermal("combined_water", ANY, "kg/kg dry");
@@ -111,11 +111,15 @@ public final class FiredFields {
     private static final FieldList MOLD = FieldList.of(KIND).and(SIZES).demanding("mold");
     private static final FieldList KILN = FieldList.of(KILN_POWER, KILN_MAX, KILN_TRIAL);
 
+    /** Constants of a material, by which it is reckoned in the place of its system's. */
+    public static final FieldList THERMAL = FieldList.of(RHO, CP0, CP1, K_WET, K_DRY, K_HOT, FREE, BOUND);
+
     /** A burnout that is simulated. */
     public static final FieldList BURNOUT = MOLD.and(FieldList.of(START))
             .and(ProgramFields.QUESTION)
             .and(KILN)
-            .and(FieldList.of(RHO, CP0, CP1, K_WET, K_DRY, K_HOT, FREE, BOUND, FACE, EMISSIVITY))
+            .and(THERMAL)
+            .and(FieldList.of(FACE, EMISSIVITY))
             .and(FieldList.of(PATTERN));
 
     /** A program that is made. */

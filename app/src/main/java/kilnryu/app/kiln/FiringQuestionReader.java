@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.ToDoubleBiFunction;
 import kilnryu.app.sheet.Declared;
 import kilnryu.app.sheet.Fields;
 import kilnryu.core.burnout.ProgramGenerator;
@@ -51,7 +52,7 @@ public final class FiringQuestionReader {
         Face face = new Face(
                 fields.quantity(FiredFields.FACE).orElse(10),
                 fields.quantity(FiredFields.EMISSIVITY).orElse(0.9));
-        Medium medium = medium(fired.map(FiredReader.Fired::medium).orElse(Setting.GYPSUM));
+        Medium medium = thermal(fields, "", fired.map(FiredReader.Fired::medium).orElse(Setting.GYPSUM));
         List<FiringProgram.Segment> segments = segments();
         Optional<Kiln> kiln = what.kiln();
         double residue = fields.choice(FiredFields.PATTERN)
@@ -90,28 +91,30 @@ public final class FiringQuestionReader {
                 what.kilnSums()));
     }
 
-    /** As it is, or as typed. */
-    private Medium medium(Medium usual) {
-        if (!fields.hasBelow("thermal")) {
+    /**
+     * A material as it is, or with the constants that are typed of it.
+     *
+     * @param prefix of their paths, such as {@code mold.}
+     */
+    public static Medium thermal(Fields fields, String prefix, Medium usual) {
+        if (!fields.hasBelow(prefix + "thermal")) {
             return usual;
         }
-        double dry = typed(FiredFields.K_DRY, usual.kDry());
-        double hot = typed(FiredFields.K_HOT, dry + usual.kSlope() * 600);
+        ToDoubleBiFunction<Declared.Quantity, Double> typed =
+                (field, as) -> fields.quantity(field.under(prefix)).orElse(as);
+        double dry = typed.applyAsDouble(FiredFields.K_DRY, usual.kDry());
+        double hot = typed.applyAsDouble(FiredFields.K_HOT, dry + usual.kSlope() * 600);
         // set investment leads better when hotter: a value under the dry one is the growth that the handbook writes
         double growth = hot < dry ? hot : hot - dry;
         return new Medium(
-                typed(FiredFields.RHO, usual.density()),
-                typed(FiredFields.CP0, usual.cp0()),
-                typed(FiredFields.CP1, usual.cp1()),
-                typed(FiredFields.FREE, usual.freeWater()),
-                typed(FiredFields.BOUND, usual.boundWater()),
-                typed(FiredFields.K_WET, usual.kWet()),
+                typed.applyAsDouble(FiredFields.RHO, usual.density()),
+                typed.applyAsDouble(FiredFields.CP0, usual.cp0()),
+                typed.applyAsDouble(FiredFields.CP1, usual.cp1()),
+                typed.applyAsDouble(FiredFields.FREE, usual.freeWater()),
+                typed.applyAsDouble(FiredFields.BOUND, usual.boundWater()),
+                typed.applyAsDouble(FiredFields.K_WET, usual.kWet()),
                 dry,
                 growth / 600);
-    }
-
-    private double typed(Declared.Quantity field, double usual) {
-        return fields.quantity(field).orElse(usual);
     }
 
     private List<FiringProgram.Segment> segments() {
