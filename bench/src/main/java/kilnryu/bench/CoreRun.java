@@ -20,6 +20,15 @@ public final class CoreRun {
             Map.entry("DiagnosisBenchmark.allCauses", new Name("diagnosis: all causes ranked for one casting", 50)),
             Map.entry("FlaskBenchmark.sixtyFlasks", new Name("fit: a tree held against 60 flasks", 10)),
             Map.entry("FlaskBenchmark.fortyMolds", new Name("mixing: a session of 40 molds", 50)),
+            Map.entry("FreezingBenchmark.cells20000", new Name("freezing: 20,000 cells until the last is solid", 250)),
+            Map.entry(
+                    "FreezingBenchmark.cells150000",
+                    new Name("freezing: 150,000 cells until the last is solid", 2_000)),
+            Map.entry(
+                    "FreezingBenchmark.cells1000000",
+                    new Name("freezing: a million cells until the last is solid", 20_000)),
+            Map.entry(
+                    "FreezingBenchmark.explicit20000", new Name("freezing: the plain loop beside it, 20,000 cells", 0)),
             Map.entry("GatingBenchmark.placeAndJudgeSixtyPieces", new Name("gating: 60 pieces placed and judged", 50)),
             Map.entry("HeatBenchmark.implicit", new Name("heat: one flask through its program", 50)),
             Map.entry("HeatBenchmark.sixFlasks", new Name("heat: six flasks through their program", 0)),

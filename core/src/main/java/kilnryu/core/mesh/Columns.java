@@ -45,20 +45,56 @@ final class Columns {
         double cell = Math.max(Math.max(high[0] - low[0], high[1] - low[1]) / across, Float.MIN_NORMAL);
         int wide = Math.min(across, Math.max(1, (int) Math.ceil((high[0] - low[0]) / cell)));
         int deep = Math.min(across, Math.max(1, (int) Math.ceil((high[1] - low[1]) / cell)));
-        Hits hits = new Hits(wide, deep);
         // places off the middle, so that a column runs along no edge of an evenly built mesh
-        double left = low[0] + cell * 0.4871;
-        double front = low[1] + cell * 0.5113;
+        double[] frame = {low[0] + cell * 0.4871, low[1] + cell * 0.5113, cell};
+        return of(mesh, turn, corners, frame, new int[] {wide, deep});
+    }
+
+    /**
+     * Columns at given places.
+     *
+     * @param frame the first column's place across and along, and how far it is from one to the next
+     * @param grid columns across and along
+     */
+    static Columns of(Mesh mesh, Turn turn, double[] frame, int[] grid) {
+        double[][] corners = new double[mesh.cornerCount()][];
+        for (int c = 0; c < corners.length; c++) {
+            Vec v = turn.turned(mesh.at(c));
+            corners[c] = new double[] {v.x(), v.y(), v.z()};
+        }
+        return of(mesh, turn, corners, frame, grid);
+    }
+
+    private static Columns of(Mesh mesh, Turn turn, double[][] corners, double[] frame, int[] grid) {
+        Hits hits = new Hits(grid[0], grid[1]);
         for (int t = 0; t < mesh.triangleCount(); t++) {
             hits.cut(
                     corners[mesh.corner(t, 0)],
                     corners[mesh.corner(t, 1)],
                     corners[mesh.corner(t, 2)],
-                    left,
-                    front,
-                    cell);
+                    frame[0],
+                    frame[1],
+                    frame[2]);
         }
-        return hits.columns(turn, new double[] {left, front, cell});
+        return hits.columns(turn, frame);
+    }
+
+    /** Told of places along a column. */
+    interface Place {
+        void at(int across, int along, int up);
+    }
+
+    /** Each place that lies inside, of places as far from each other as the columns. @param low height of the first */
+    void inside(double low, int places, Place place) {
+        for (int c = 0; c < wide * deep; c++) {
+            for (int s = first[c]; s < first[c + 1]; s++) {
+                int from = (int) Math.max(0, Math.ceil((bottoms[s] - low) / cell));
+                int to = (int) Math.min(places - 1, Math.floor((tops[s] - low) / cell));
+                for (int k = from; k <= to; k++) {
+                    place.at(c % wide, c / wide, k);
+                }
+            }
+        }
     }
 
     /** Heights at which the columns meet the surface, gathered as they come. */
