@@ -9,14 +9,18 @@ import java.util.stream.IntStream;
  * <p>Each step is implicit and split by directions, all three from the same beginning: the heat of each line is solved for
  * three times the step with the temperatures linear in the heat, and the mean of the three is taken. No step is too long to
  * be stable; what one cell gives off another takes up, so heat is kept to rounding; no direction comes before another, so
- * what is symmetric stays so. The error falls with the step: one ends before any cell of the body gives off more than
- * {@value #STEP} of its latent heat. Nothing is allocated while it runs.
+ * what is symmetric stays so. The error falls with the step: one ends before the body has given off {@value #STEP} of its
+ * latent heat (the root of the mean square of its cells), or any cell {@value #FASTEST} times that. Nothing is allocated
+ * while it runs but what the threads need to share it.
  */
 public final class Freezing {
     public static final byte OUTSIDE = 0;
     public static final byte BODY = 1;
     public static final byte MOLD = 2;
     static final double STEP = 0.015;
+    /** A single cell may change so many times as much. */
+    private static final double FASTEST = 4;
+
     /** How much of a step is implicit: over a half it is stable, one would be half as fine. */
     private static final double IMPLICIT = 0.6;
 
@@ -85,6 +89,7 @@ public final class Freezing {
     private final double[][] solved = new double[BLOCKS][];
     private final double[] lost = new double[BLOCKS];
     private final double[] most = new double[BLOCKS];
+    private final double[] squared = new double[BLOCKS];
     private final int[] liquid = new int[BLOCKS];
     private final double latent;
 
@@ -131,12 +136,15 @@ public final class Freezing {
         boolean can = freezes();
         while (left > 0 && can && time < LONGEST_S && !stopped) {
             away += step(time, step);
-            double change = 0;
+            double largest = 0;
+            double squares = 0;
             left = 0;
             for (int b = 0; b < BLOCKS; b++) {
-                change = Math.max(change, most[b]);
+                largest = Math.max(largest, most[b]);
+                squares += squared[b];
                 left += liquid[b];
             }
+            double change = Math.max(largest / FASTEST, Math.sqrt(squares / bodyCells));
             time += step;
             steps++;
             step *= Math.min(1.25, Math.max(0.4, STEP / Math.max(change / latent, 1e-9)));
@@ -219,11 +227,13 @@ public final class Freezing {
         double half = grid.edge() / 2;
         for (int i = from(block, heat.length); i < from(block + 1, heat.length); i++) {
             gain[i] = 0;
-            if (kind[i] != OUTSIDE) {
-                Substance s = kind[i] == BODY ? q.body : q.mold;
-                celsius[i] = s.celsius(heat[i]);
-                rise[i] = s.rise(heat[i]);
-                resists[i] = half / s.conductivity(heat[i]);
+            if (kind[i] == MOLD) {
+                q.mold.into(i, heat[i], celsius, rise, resists);
+                resists[i] = half / resists[i];
+            } else if (kind[i] == BODY) {
+                celsius[i] = q.body.celsius(heat[i]);
+                rise[i] = q.body.rise(heat[i]);
+                resists[i] = half / q.body.conductivity(heat[i]);
             }
         }
     }
@@ -237,11 +247,8 @@ public final class Freezing {
         }
     }
 
-    /** W/(m2 K) from a cell to its neighbour. */
-    private double across(int cell, int next, double near) {
-        if (kind[cell] == kind[next]) {
-            return 1 / (resists[cell] + resists[next]);
-        }
+    /** W/(m2 K) across the border, from a cell to its neighbour of the other kind. */
+    private double border(int cell, int next, double near) {
         boolean bodyFirst = kind[cell] == BODY;
         double inBody = bodyFirst ? resists[cell] : resists[next];
         double inMold = bodyFirst ? resists[next] : resists[cell];
@@ -260,58 +267,75 @@ public final class Freezing {
         double[] up = upper[block];
         double[] d = solved[block];
         double perEdge = dt / grid.edge();
-        double implicit = IMPLICIT * perEdge;
+        double bodyShare = 1 / q.volumeShare;
         double in = 0;
+        byte before = OUTSIDE;
+        byte here = kind[first];
         for (int j = 0; j < along; j++) {
             int i = first + j * stride;
-            if (kind[i] == OUTSIDE) {
+            byte next = j + 1 < along ? kind[i + stride] : OUTSIDE;
+            if (here == OUTSIDE) {
                 up[j] = 0;
                 d[j] = 0;
                 in = 0;
-                continue;
+            } else {
+                double t = celsius[i];
+                double explicit = here == BODY ? perEdge * bodyShare : perEdge;
+                double scale = IMPLICIT * explicit;
+                double out = next == OUTSIDE
+                        ? 0
+                        : here == next ? 1 / (resists[i] + resists[i + stride]) : border(i, i + stride, near);
+                double air = before == OUTSIDE || next == OUTSIDE ? outward(i, stride, j, along) : 0;
+                double fault = air == 0 ? 0 : air * (q.outside.celsius() - t);
+                double pivot = 1 + scale * (in + out + air) * rise[i];
+                double done = 0;
+                if (before != OUTSIDE) {
+                    double lower = -scale * in * rise[i - stride];
+                    fault += in * (celsius[i - stride] - t);
+                    pivot -= lower * up[j - 1];
+                    done = lower * d[j - 1];
+                }
+                double per = 1 / pivot;
+                if (next == OUTSIDE) {
+                    up[j] = 0;
+                } else {
+                    fault += out * (celsius[i + stride] - t);
+                    up[j] = -scale * out * rise[i + stride] * per;
+                }
+                d[j] = (explicit * fault - done) * per;
+                in = out;
             }
-            double scale = implicit / capacity(i);
-            boolean ends = j == along - 1 || kind[i + stride] == OUTSIDE;
-            boolean begins = j == 0 || kind[i - stride] == OUTSIDE;
-            double out = ends ? 0 : across(i, i + stride, near);
-            double air = ends || begins ? outward(i, stride, j, along) : 0;
-            double fault = air * (q.outside.celsius() - celsius[i]);
-            double lower = 0;
-            if (!begins) {
-                fault += in * (celsius[i - stride] - celsius[i]);
-                lower = -scale * in * rise[i - stride];
-            }
-            if (!ends) {
-                fault += out * (celsius[i + stride] - celsius[i]);
-            }
-            double pivot = 1 + scale * (in + out + air) * rise[i] - (begins ? 0 : lower * up[j - 1]);
-            up[j] = ends ? 0 : -scale * out * rise[i + stride] / pivot;
-            d[j] = (perEdge / capacity(i) * fault - (begins ? 0 : lower * d[j - 1])) / pivot;
-            in = out;
+            before = here;
+            here = next;
         }
-        double next = 0;
+        back(first, stride, along, block, dt);
+    }
+
+    private void back(int first, int stride, int along, int block, double dt) {
+        double[] up = upper[block];
+        double[] d = solved[block];
+        double face = grid.edge() * grid.edge() * dt / 3;
+        double gained = 0;
+        byte after = OUTSIDE;
         for (int j = along - 1; j >= 0; j--) {
             int i = first + j * stride;
-            if (kind[i] == OUTSIDE) {
-                next = 0;
-                continue;
+            byte here = kind[i];
+            gained = here == OUTSIDE ? 0 : d[j] - up[j] * gained;
+            if (here != OUTSIDE) {
+                gain[i] += gained / 3;
+                if (after == OUTSIDE || j == 0 || kind[i - stride] == OUTSIDE) {
+                    double air = outward(i, stride, j, along);
+                    lost[block] += air * (celsius[i] + IMPLICIT * rise[i] * gained - q.outside.celsius()) * face;
+                }
             }
-            next = d[j] - up[j] * next;
-            gain[i] += next / 3;
-            boolean ends = j == along - 1 || kind[i + stride] == OUTSIDE;
-            boolean begins = j == 0 || kind[i - stride] == OUTSIDE;
-            if (ends || begins) {
-                double air = outward(i, stride, j, along);
-                double edge = grid.edge();
-                lost[block] +=
-                        air * (celsius[i] + IMPLICIT * rise[i] * next - q.outside.celsius()) * dt / 3 * edge * edge;
-            }
+            after = here;
         }
     }
 
     /** Each cell takes what it gained; what is solid by now is noted. */
     private void take(int block, double time, double step) {
         double change = 0;
+        double squares = 0;
         int left = 0;
         double frozen = q.body.frozen();
         for (int i = from(block, heat.length); i < from(block + 1, heat.length); i++) {
@@ -319,6 +343,7 @@ public final class Freezing {
                 double before = heat[i];
                 heat[i] += gain[i];
                 change = Math.max(change, Math.abs(gain[i]));
+                squares += gain[i] * gain[i];
                 if (heat[i] > frozen) {
                     solidAt[i] = Float.POSITIVE_INFINITY;
                     left++;
@@ -331,6 +356,7 @@ public final class Freezing {
             }
         }
         most[block] = change;
+        squared[block] = squares;
         liquid[block] = left;
     }
 }

@@ -47,4 +47,12 @@ public record Inert(double density, double capacity, double capacityRise, double
     public double liquid(double heat) {
         return 0;
     }
+
+    /** Temperature, its rise and conductivity at once, into a cell's places: the loop over cells asks for all three. */
+    void into(int cell, double heat, double[] celsiusAt, double[] riseAt, double[] conductsAt) {
+        double t = celsius(heat);
+        celsiusAt[cell] = t;
+        riseAt[cell] = 1 / (density * (capacity + capacityRise * t));
+        conductsAt[cell] = Math.max(conducts / 10, conducts + conductsRise * t);
+    }
 }
