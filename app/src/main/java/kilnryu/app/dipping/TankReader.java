@@ -11,10 +11,7 @@ final class TankReader {
     private TankReader() {}
 
     static Optional<Tank> read(Fields fields) {
-        Optional<String> name = fields.text(TankFields.NAME);
-        if (name.isEmpty()) {
-            fields.missing(TankFields.NAME, "Give the tank a name.");
-        }
+        Optional<String> name = fields.named(TankFields.NAME, "Give the tank a name.");
         boolean prime = fields.choice(TankFields.PRIME).orElse(false);
         OptionalDouble diameter = fields.required(TankFields.WIDTH);
         OptionalDouble depth = fields.required(TankFields.DEPTH);

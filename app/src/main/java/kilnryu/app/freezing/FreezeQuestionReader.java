@@ -3,6 +3,7 @@ package kilnryu.app.freezing;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kilnryu.app.kiln.FiringQuestionReader;
+import kilnryu.app.melt.MeltQuestionReader;
 import kilnryu.app.sheet.Fields;
 import kilnryu.core.gating.SectionFreezing;
 import kilnryu.core.heat.Medium;
@@ -28,7 +29,7 @@ public final class FreezeQuestionReader {
         Optional<Medium> mold = mold(fields);
         OptionalDouble thick = fields.required(FreezeFields.THICK);
         Surroundings outside = fields.choice(FreezeFields.OUTSIDE).orElse(Surroundings.INSULATED);
-        alloy.ifPresent(a -> liquid(fields, a, pour));
+        alloy.ifPresent(a -> MeltQuestionReader.liquid(fields, a, FreezeFields.ALLOY, FreezeFields.POUR));
         if (fields.hasErrors() || mold.isEmpty()) {
             return Optional.empty();
         }
@@ -43,16 +44,6 @@ public final class FreezeQuestionReader {
                         thick.getAsDouble(),
                         outside),
                 factors));
-    }
-
-    private static void liquid(Fields fields, Alloy alloy, OptionalDouble pour) {
-        if (!alloy.isTabled()) {
-            fields.error(FreezeFields.ALLOY, "The melting of " + alloy.label() + " is not tabled.");
-        } else if (pour.isPresent() && pour.getAsDouble() < alloy.melting().liquidus()) {
-            fields.error(
-                    FreezeFields.POUR,
-                    "It is not all liquid under " + Math.round(alloy.melting().liquidus()) + " °C.");
-        }
     }
 
     /** By its system, or by its own constants, what is left out as gypsum. */

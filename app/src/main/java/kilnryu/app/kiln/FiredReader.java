@@ -52,19 +52,13 @@ final class FiredReader {
     }
 
     Optional<Fired> mold() {
-        Optional<FiredFields.Kind> kind = fields.choice(FiredFields.KIND);
-        if (kind.isEmpty()) {
-            fields.missing(FiredFields.KIND, "Say what is fired: flask or block.");
-        }
+        Optional<FiredFields.Kind> kind = fields.chosen(FiredFields.KIND, "Say what is fired: flask or block.");
         boolean block = kind.filter(k -> k == FiredFields.Kind.BLOCK).isPresent();
         boolean square = block && !fields.has(FiredFields.INNER);
         OptionalDouble width = fields.required(square ? FiredFields.WIDTH : FiredFields.INNER);
         OptionalDouble depth = square ? fields.quantity(FiredFields.DEPTH) : OptionalDouble.empty();
         OptionalDouble height = fields.required(FiredFields.HEIGHT);
-        Optional<InvestmentSystem> system = fields.choice(FiredFields.SYSTEM);
-        if (system.isEmpty()) {
-            fields.missing(FiredFields.SYSTEM, "Choose the investment.");
-        }
+        Optional<InvestmentSystem> system = fields.chosen(FiredFields.SYSTEM, "Choose the investment.");
         OptionalDouble water = fields.quantity(FiredFields.WATER);
         double steel = block ? 0 : fields.quantity(FiredFields.STEEL).orElse(0) / 1000;
         double share = fields.quantity(FiredFields.FREE_WATER).orElse(100) / 100;

@@ -21,10 +21,7 @@ public final class KilnReader {
 
     /** Empty with remarks at the fields that cannot be used. */
     public static Optional<StudioKiln> read(Fields fields) {
-        Optional<String> name = fields.text(KilnFields.NAME);
-        if (name.isEmpty()) {
-            fields.missing(KilnFields.NAME, "Give the kiln a name.");
-        }
+        Optional<String> name = fields.named(KilnFields.NAME, "Give the kiln a name.");
         boolean round = !fields.choice(KilnFields.SQUARE).orElse(false);
         OptionalDouble width = fields.required(KilnFields.WIDTH);
         OptionalDouble depth = round ? width : fields.required(KilnFields.DEPTH);

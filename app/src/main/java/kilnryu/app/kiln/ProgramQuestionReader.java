@@ -34,18 +34,10 @@ public final class ProgramQuestionReader {
     public static Optional<ProgramRequest> read(Fields fields, Factors factors) {
         FiredReader what = new FiredReader(fields);
         Optional<FiredReader.Fired> fired = what.mold();
-        Optional<PatternMaterial> pattern = fields.choice(FiredFields.PATTERN);
-        if (pattern.isEmpty()) {
-            fields.missing(FiredFields.PATTERN, "Say what the pattern is of.");
-        }
-        Optional<Alloy> alloy = fields.choice(FiredFields.ALLOY);
-        if (alloy.isEmpty()) {
-            fields.missing(FiredFields.ALLOY, "Choose the alloy.");
-        }
-        Optional<Section> section = fields.choice(FiredFields.SECTIONS);
-        if (section.isEmpty()) {
-            fields.missing(FiredFields.SECTIONS, "Say how thick the sections are: heavy, medium or thin.");
-        }
+        Optional<PatternMaterial> pattern = fields.chosen(FiredFields.PATTERN, "Say what the pattern is of.");
+        Optional<Alloy> alloy = fields.chosen(FiredFields.ALLOY, "Choose the alloy.");
+        Optional<Section> section =
+                fields.chosen(FiredFields.SECTIONS, "Say how thick the sections are: heavy, medium or thin.");
         Optional<BurnoutSchool> school = fields.choice(FiredFields.SCHOOL);
         Optional<Kiln> kiln = what.kiln();
         OptionalDouble top = fields.hasBelow("kiln") ? fields.quantity(FiredFields.KILN_MAX) : OptionalDouble.empty();

@@ -2,6 +2,7 @@ package kilnryu.app.melt;
 
 import java.util.Optional;
 import java.util.OptionalDouble;
+import kilnryu.app.sheet.Declared;
 import kilnryu.app.sheet.Fields;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.melt.Furnace;
@@ -20,18 +21,10 @@ public final class MeltQuestionReader {
 
     public static Optional<MeltRequest> read(Fields fields, Factors factors) {
         Optional<Alloy> alloy = fields.chosen(MeltFields.ALLOY, "Choose the alloy.");
-        alloy.filter(a -> !a.isTabled())
-                .ifPresent(a -> fields.error(MeltFields.ALLOY, "The melting of " + a.label() + " is not tabled."));
         OptionalDouble grams = fields.required(MeltFields.CHARGED);
         double start = fields.quantity(MeltFields.FROM).orElse(MeltQuestion.ROOM_C);
         OptionalDouble pour = fields.required(MeltFields.POUR);
-        alloy.filter(Alloy::isTabled).ifPresent(a -> {
-            if (pour.orElse(2000) < a.melting().liquidus()) {
-                fields.error(
-                        MeltFields.POUR,
-                        "It is not all liquid under " + Math.round(a.melting().liquidus()) + " °C.");
-            }
-        });
+        alloy.ifPresent(a -> liquid(fields, a, MeltFields.ALLOY, MeltFields.POUR));
         Optional<Furnace> furnace = furnace(fields);
         Crucible crucible = crucible(fields);
         Optional<MeltQuestion.Carry> carry = carry(fields);
@@ -48,6 +41,20 @@ public final class MeltQuestionReader {
                         crucible,
                         carry),
                 factors));
+    }
+
+    /** A word at the field where the alloy's melting is not tabled, or it is not all liquid as it is poured. */
+    public static void liquid(Fields fields, Alloy alloy, Declared alloyField, Declared.Quantity pourField) {
+        if (!alloy.isTabled()) {
+            fields.error(alloyField, "The melting of " + alloy.label() + " is not tabled.");
+            return;
+        }
+        OptionalDouble pour = fields.quantity(pourField);
+        if (pour.isPresent() && pour.getAsDouble() < alloy.melting().liquidus()) {
+            fields.error(
+                    pourField,
+                    "It is not all liquid under " + Math.round(alloy.melting().liquidus()) + " °C.");
+        }
     }
 
     private static Optional<Furnace> furnace(Fields fields) {

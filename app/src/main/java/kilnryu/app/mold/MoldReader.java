@@ -89,10 +89,7 @@ public final class MoldReader {
         if (other.isPresent() && diameter.isPresent() && other.getAsDouble() > diameter.getAsDouble()) {
             fields.error(MoldFields.OTHER, "The short way of an oval; the long way stands before it.");
         }
-        Optional<InvestmentSystem> system = fields.choice(MoldFields.SYSTEM);
-        if (system.isEmpty()) {
-            fields.missing(MoldFields.SYSTEM, "Choose the investment.");
-        }
+        Optional<InvestmentSystem> system = fields.chosen(MoldFields.SYSTEM, "Choose the investment.");
         OptionalDouble base = fields.quantity(MoldFields.BASE);
         OptionalDouble ratio = ratio();
         OptionalDouble density = fields.quantity(MoldFields.DENSITY);

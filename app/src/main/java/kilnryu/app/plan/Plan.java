@@ -243,10 +243,7 @@ public record Plan(
 
         private Optional<String> name() {
             Fields treeFields = fields.get(Stage.TREE);
-            Optional<String> name = treeFields.text(TreeFields.NAME);
-            if (name.isEmpty()) {
-                treeFields.missing(TreeFields.NAME, "Give the tree a name.");
-            }
+            Optional<String> name = treeFields.named(TreeFields.NAME, "Give the tree a name.");
             return name;
         }
 

@@ -13,9 +13,7 @@ final class SandReader {
     private SandReader() {}
 
     static Optional<SilicateSand> read(Fields fields, Factors factors) {
-        if (fields.text(SandFields.NAME).isEmpty()) {
-            fields.missing(SandFields.NAME, "Give the mold a name.");
-        }
+        fields.named(SandFields.NAME, "Give the mold a name.");
         fields.text(SandFields.NOTE);
         OptionalDouble length = fields.required(SandFields.LENGTH);
         OptionalDouble width = fields.required(SandFields.WIDTH);

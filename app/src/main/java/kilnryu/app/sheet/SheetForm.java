@@ -36,12 +36,6 @@ public record SheetForm(Fields fields, Map<String, String> typed, boolean showEr
         return field(path).input(declared(path).asks().label(), hint);
     }
 
-    /** A declared choice as HTML, its word for none following from the rest of the page. */
-    public String among(String path, List<Option> options, String none) {
-        Field field = field(path);
-        return field.select(declared(path).asks().label(), html(options, field.value()), none);
-    }
-
     /** A declared choice as HTML, among these. */
     public String among(String path, List<Option> options) {
         Declared.Asks asks = declared(path).asks();

@@ -88,10 +88,7 @@ public final class ShellReader {
         OptionalDouble celsius = fields.required(ShellFields.AIR_C.under("climate."));
         OptionalDouble humidity = fields.required(ShellFields.HUMIDITY.under("climate."));
         OptionalDouble speed = fields.required(ShellFields.AIR_SPEED.under("climate."));
-        Optional<Openness> openness = fields.choice(ShellFields.OPENNESS);
-        if (openness.isEmpty()) {
-            fields.missing(ShellFields.OPENNESS, "Say open, pockets or blind.");
-        }
+        Optional<Openness> openness = fields.chosen(ShellFields.OPENNESS, "Say open, pockets or blind.");
         Optional<Alloy> alloy = fields.choice(ShellFields.ALLOY);
         OptionalDouble head = fields.quantity(ShellFields.HEAD);
         OptionalDouble radius = fields.quantity(ShellFields.RADIUS);

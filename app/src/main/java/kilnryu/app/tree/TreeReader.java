@@ -82,10 +82,7 @@ public final class TreeReader {
     }
 
     private Optional<Tree> tree(List<String> keys) {
-        Optional<Alloy> alloy = fields.choice(TreeFields.ALLOY);
-        if (alloy.isEmpty()) {
-            fields.missing(TreeFields.ALLOY, "Choose the alloy.");
-        }
+        Optional<Alloy> alloy = fields.chosen(TreeFields.ALLOY, "Choose the alloy.");
         Optional<Mass> tare = mass(TreeFields.TARE).filter(m -> m.grams() > 0);
         OptionalDouble loss = fields.quantity(TreeFields.MELT_LOSS);
         OptionalDouble reserve = fields.quantity(TreeFields.RESERVE);
@@ -114,10 +111,8 @@ public final class TreeReader {
         Part.Role role = fields.choice(TreeFields.ROLE.in(key)).orElse(Part.Role.PIECE);
         Optional<Use> use = fields.choice(GatingFields.USE.in(key));
         role = use.isEmpty() ? role : use.get() == Use.PIECE ? Part.Role.PIECE : Part.Role.GATING;
-        Optional<PatternMaterial> material = fields.choice(TreeFields.MATERIAL.in(key));
-        if (material.isEmpty()) {
-            fields.missing(TreeFields.MATERIAL.in(key), "Choose the material of " + name + ".");
-        }
+        Optional<PatternMaterial> material =
+                fields.chosen(TreeFields.MATERIAL.in(key), "Choose the material of " + name + ".");
         boolean counted = fields.has(TreeFields.COUNT.in(key));
         var count = fields.whole(TreeFields.COUNT.in(key));
         Optional<Amount> amount = amount(key);
@@ -233,10 +228,8 @@ public final class TreeReader {
     }
 
     private Optional<Coat> coat(String key) {
-        Optional<PatternMaterial> material = fields.choice(TreeFields.COAT_MATERIAL.in(key));
-        if (material.isEmpty()) {
-            fields.missing(TreeFields.COAT_MATERIAL.in(key), "Choose what the coating is of.");
-        }
+        Optional<PatternMaterial> material =
+                fields.chosen(TreeFields.COAT_MATERIAL.in(key), "Choose what the coating is of.");
         Optional<Double> thickness = required(TreeFields.COAT_THICKNESS.in(key));
         Optional<Double> area = required(TreeFields.COAT_AREA.in(key));
         return both(thickness, area) && material.isPresent()

@@ -35,12 +35,12 @@ public record Inert(double density, double capacity, double capacityRise, double
 
     @Override
     public double rise(double heat) {
-        return 1 / (density * (capacity + capacityRise * celsius(heat)));
+        return riseAt(celsius(heat));
     }
 
     @Override
     public double conductivity(double heat) {
-        return Math.max(conducts / 10, conducts + conductsRise * celsius(heat));
+        return conductsAt(celsius(heat));
     }
 
     @Override
@@ -49,10 +49,18 @@ public record Inert(double density, double capacity, double capacityRise, double
     }
 
     /** Temperature, its rise and conductivity at once, into a cell's places: the loop over cells asks for all three. */
-    void into(int cell, double heat, double[] celsiusAt, double[] riseAt, double[] conductsAt) {
+    void into(int cell, double heat, double[] celsius, double[] rise, double[] conductivity) {
         double t = celsius(heat);
-        celsiusAt[cell] = t;
-        riseAt[cell] = 1 / (density * (capacity + capacityRise * t));
-        conductsAt[cell] = Math.max(conducts / 10, conducts + conductsRise * t);
+        celsius[cell] = t;
+        rise[cell] = riseAt(t);
+        conductivity[cell] = conductsAt(t);
+    }
+
+    private double riseAt(double celsius) {
+        return 1 / (density * (capacity + capacityRise * celsius));
+    }
+
+    private double conductsAt(double celsius) {
+        return Math.max(conducts / 10, conducts + conductsRise * celsius);
     }
 }
