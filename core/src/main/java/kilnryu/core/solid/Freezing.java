@@ -1,6 +1,7 @@
 package kilnryu.core.solid;
 
 import java.util.Arrays;
+import java.util.function.IntToDoubleFunction;
 import java.util.stream.IntStream;
 
 /**
@@ -17,6 +18,9 @@ public final class Freezing {
     public static final byte OUTSIDE = 0;
     public static final byte BODY = 1;
     public static final byte MOLD = 2;
+    /** Under this liquid share nothing flows any more (handbook 23). */
+    public static final double STIFF = 0.3;
+
     static final double STEP = 0.015;
     /** A single cell may change so many times as much. */
     private static final double FASTEST = 4;
@@ -29,7 +33,7 @@ public final class Freezing {
 
     /**
      * @param kind of each cell: {@link #OUTSIDE}, {@link #BODY} or {@link #MOLD}
-     * @param hot C of the body at first
+     * @param hot C of each cell of the body at first
      * @param warm C of the mold at first
      * @param border W/(m2 K) between body and mold
      * @param areaShare true area between body and mold, as a share of that of the cells' faces
@@ -40,7 +44,7 @@ public final class Freezing {
             Grid grid,
             byte[] kind,
             Freezable body,
-            double hot,
+            IntToDoubleFunction hot,
             Inert mold,
             double warm,
             double border,
@@ -57,6 +61,22 @@ public final class Freezing {
                 throw new IllegalArgumentException("body and mold touch");
             }
         }
+
+        /** A body that is equally hot everywhere at first. */
+        public Question(
+                Grid grid,
+                byte[] kind,
+                Freezable body,
+                double hot,
+                Inert mold,
+                double warm,
+                double border,
+                double areaShare,
+                double outerShare,
+                double volumeShare,
+                Surroundings outside) {
+            this(grid, kind, body, cell -> hot, mold, warm, border, areaShare, outerShare, volumeShare, outside);
+        }
     }
 
     /** Told how far it is; asked whether to go on. */
@@ -67,14 +87,42 @@ public final class Freezing {
     }
 
     /**
-     * @param solidAt s until each cell of the body was solid; infinite for one that never is, and outside the body
+     * @param freezesAt s until each cell of the body began to freeze; infinite for one that never does, and outside the body
+     * @param stiffAt s until so little of it was liquid, {@value #STIFF}, that it does not flow, likewise
+     * @param solidAt s until it was solid, likewise
+     * @param feeds temperature gradient over the root of the rate of cooling as it stiffened, root of K s over mm: the
+     *     smaller, the more fine holes stay; 0 outside the body
      * @param seconds until the last was solid; infinite where one never is
      * @param last the cell that was solid last, -1 for none
      * @param steps that were made
      * @param leftOver what is not accounted for of the heat that the body gave off, as a share of it
      * @param stopped whether it was told to stop
      */
-    public record Frozen(float[] solidAt, double seconds, int last, int steps, double leftOver, boolean stopped) {}
+    public record Frozen(
+            float[] freezesAt,
+            float[] stiffAt,
+            float[] solidAt,
+            float[] feeds,
+            double seconds,
+            int last,
+            int steps,
+            double leftOver,
+            boolean stopped) {
+        /** Liquid share of a cell of the body at a moment, between what is known of it. */
+        double liquid(int cell, double at) {
+            if (at <= freezesAt[cell]) {
+                return 1;
+            }
+            if (at >= solidAt[cell]) {
+                return 0;
+            }
+            return at < stiffAt[cell]
+                    ? 1 - (1 - STIFF) * (at - freezesAt[cell]) / (stiffAt[cell] - freezesAt[cell])
+                    : Float.isInfinite(solidAt[cell])
+                            ? STIFF
+                            : STIFF * (solidAt[cell] - at) / (solidAt[cell] - stiffAt[cell]);
+        }
+    }
 
     private final Question q;
     private final Grid grid;
@@ -84,7 +132,10 @@ public final class Freezing {
     private final double[] rise;
     private final double[] resists;
     private final double[] gain;
+    private final float[] freezesAt;
+    private final float[] stiffAt;
     private final float[] solidAt;
+    private final float[] feeds;
     private final double[][] upper = new double[BLOCKS][];
     private final double[][] solved = new double[BLOCKS][];
     private final double[] lost = new double[BLOCKS];
@@ -103,14 +154,22 @@ public final class Freezing {
         rise = new double[n];
         resists = new double[n];
         gain = new double[n];
-        solidAt = new float[n];
-        Arrays.fill(solidAt, Float.POSITIVE_INFINITY);
+        freezesAt = never(n);
+        stiffAt = never(n);
+        solidAt = never(n);
+        feeds = new float[n];
         int longest = Math.max(grid.nx(), Math.max(grid.ny(), grid.nz()));
         for (int b = 0; b < BLOCKS; b++) {
             upper[b] = new double[longest];
             solved[b] = new double[longest];
         }
         latent = q.body.melted() - q.body.frozen();
+    }
+
+    private static float[] never(int n) {
+        float[] never = new float[n];
+        Arrays.fill(never, Float.POSITIVE_INFINITY);
+        return never;
     }
 
     /** @param goes told after each step */
@@ -121,7 +180,7 @@ public final class Freezing {
     private Frozen run(Goes goes) {
         int bodyCells = 0;
         for (int i = 0; i < heat.length; i++) {
-            heat[i] = kind[i] == BODY ? q.body.heat(q.hot) : kind[i] == MOLD ? q.mold.heat(q.warm) : 0;
+            heat[i] = kind[i] == BODY ? q.body.heat(q.hot.applyAsDouble(i)) : kind[i] == MOLD ? q.mold.heat(q.warm) : 0;
             bodyCells += kind[i] == BODY ? 1 : 0;
         }
         double full = total(false);
@@ -154,7 +213,8 @@ public final class Freezing {
         double leftOver = Math.abs(full - total(false) - away);
         int last = last();
         double seconds = left > 0 || last < 0 ? Double.POSITIVE_INFINITY : solidAt[last];
-        return new Frozen(solidAt, seconds, last, steps, given == 0 ? 0 : leftOver / given, stopped);
+        return new Frozen(
+                freezesAt, stiffAt, solidAt, feeds, seconds, last, steps, given == 0 ? 0 : leftOver / given, stopped);
     }
 
     private int last() {
@@ -338,6 +398,7 @@ public final class Freezing {
         double squares = 0;
         int left = 0;
         double frozen = q.body.frozen();
+        double stiff = frozen + STIFF * latent;
         for (int i = from(block, heat.length); i < from(block + 1, heat.length); i++) {
             if (kind[i] == BODY) {
                 double before = heat[i];
@@ -345,12 +406,13 @@ public final class Freezing {
                 change = Math.max(change, Math.abs(gain[i]));
                 squares += gain[i] * gain[i];
                 if (heat[i] > frozen) {
-                    solidAt[i] = Float.POSITIVE_INFINITY;
                     left++;
-                } else if (solidAt[i] == Float.POSITIVE_INFINITY) {
-                    double share = before > frozen ? (before - frozen) / (before - heat[i]) : 0;
-                    solidAt[i] = (float) (time + step * share);
                 }
+                falls(freezesAt, i, before, q.body.melted(), time, step);
+                if (falls(stiffAt, i, before, stiff, time, step)) {
+                    feeds[i] = feeds(i, step);
+                }
+                falls(solidAt, i, before, frozen, time, step);
             } else if (kind[i] == MOLD) {
                 heat[i] += gain[i];
             }
@@ -358,5 +420,37 @@ public final class Freezing {
         most[block] = change;
         squared[block] = squares;
         liquid[block] = left;
+    }
+
+    /** Notes when the heat of a cell fell to a mark; one that is warmed over it again is not there. @return whether now */
+    private boolean falls(float[] at, int cell, double before, double mark, double time, double step) {
+        if (heat[cell] > mark) {
+            at[cell] = Float.POSITIVE_INFINITY;
+            return false;
+        }
+        if (at[cell] != Float.POSITIVE_INFINITY) {
+            return false;
+        }
+        double share = before > mark ? (before - mark) / (before - heat[cell]) : 0;
+        at[cell] = (float) (time + step * share);
+        return true;
+    }
+
+    /** By the temperatures at the beginning of the step. */
+    private float feeds(int cell, double step) {
+        double squares = 0;
+        for (int d = 0; d < 3; d++) {
+            int stride = grid.stride(d);
+            int place = grid.place(d, cell);
+            boolean lower = place > 0 && kind[cell - stride] == BODY;
+            boolean upper = place < grid.along(d) - 1 && kind[cell + stride] == BODY;
+            double from = celsius[lower ? cell - stride : cell];
+            double to = celsius[upper ? cell + stride : cell];
+            double cells = (lower ? 1 : 0) + (upper ? 1 : 0);
+            double slope = cells == 0 ? 0 : (to - from) / (cells * grid.edge() * 1000);
+            squares += slope * slope;
+        }
+        double cooling = -gain[cell] * rise[cell] / step;
+        return (float) (cooling > 0 ? Math.sqrt(squares / cooling) : 0);
     }
 }

@@ -30,13 +30,18 @@ public record Grid(int nx, int ny, int nz, double edge) {
     }
 
     /** Cells along a direction: 0 for x, 1 for y, 2 for z. */
-    int along(int direction) {
+    public int along(int direction) {
         return direction == 0 ? nx : direction == 1 ? ny : nz;
     }
 
     /** From a cell to the next along a direction. */
-    int stride(int direction) {
+    public int stride(int direction) {
         return direction == 0 ? 1 : direction == 1 ? nx : nx * ny;
+    }
+
+    /** Of a cell along a direction, from 0. */
+    public int place(int direction, int cell) {
+        return cell / stride(direction) % along(direction);
     }
 
     /** The first cell of a line along a direction. @param line from 0 to cells / along */
