@@ -137,7 +137,7 @@ record Filling(
                 : usual;
     }
 
-    private static Figure poured(GatingQuestion q) {
+    static Figure poured(GatingQuestion q) {
         return Figure.computed("flow", "metal poured", Measure.CM3_PER_SECOND)
                 .mark(Mark.T, "handbook 10: what is poured")
                 .by(POURED, rate(q).as("rate"), q.factors().of(q.alloy().density()));

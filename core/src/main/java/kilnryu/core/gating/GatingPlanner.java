@@ -6,10 +6,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.DoubleUnaryOperator;
+import java.util.stream.Stream;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.quantity.Measure;
+import kilnryu.core.solid.Freezable;
 import kilnryu.core.sum.Constant;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
@@ -20,6 +23,9 @@ import kilnryu.core.sum.Known;
 public final class GatingPlanner {
     private static final Formula RATIO = Formula.of("gates / sprue");
 
+    /** A stream is driven by this much at least, mm. */
+    private static final double LEAST_HEAD = 10;
+
     private GatingPlanner() {}
 
     public static List<Constant> constants() {
@@ -29,6 +35,35 @@ public final class GatingPlanner {
     /** What says how fast metal runs: through a choke, and poured by a hand, by tongs, by a ladle. */
     public static List<Constant> flow() {
         return List.of(GatingRules.DISCHARGE, GatingRules.BY_HAND, GatingRules.BY_TONGS, GatingRules.BY_LADLE);
+    }
+
+    /** What comes in, cm3/s, by how far the metal stands under the rim, mm: through the choke, but no more than is poured. */
+    public static DoubleUnaryOperator inflow(GatingPlan plan) {
+        GatingQuestion q = plan.question();
+        double poured = Filling.poured(q).value();
+        double discharge = q.factors().value(GatingRules.DISCHARGE);
+        double choke = Stream.of(Use.SPRUE, Use.RUNNER, Use.GATE)
+                .flatMap(use -> Filling.area(plan.assembly(), use).stream())
+                .mapToDouble(Figure::value)
+                .min()
+                .orElse(Double.POSITIVE_INFINITY);
+        return under -> Math.min(poured, discharge * choke * Math.sqrt(2 * 9.81 * Math.max(LEAST_HEAD, under) / 1000));
+    }
+
+    /** Volume that is lost from liquid to solid, a share. */
+    public static double shrinks(Alloy alloy, Factors factors) {
+        return factors.value(GatingRules.shrinkage(alloy)) / 100;
+    }
+
+    /** A metal that is tabled, by its heat. */
+    public static Freezable metal(Alloy alloy, Factors factors) {
+        return SectionFreezing.metal(alloy, factors);
+    }
+
+    /** Vacuum, Pa under the air, that is felt so far over the table, mm. */
+    public static DoubleUnaryOperator felt(double kPa, Factors factors) {
+        double reach = factors.value(GatingRules.REACH);
+        return away -> 1000 * kPa * Math.max(0, 1 - away / reach);
     }
 
     /** Thickest wall, mm, that casts sound in an alloy without being fed. */

@@ -6,6 +6,8 @@ import kilnryu.core.heat.Lump;
 import kilnryu.core.heat.Medium;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.quantity.Measure;
+import kilnryu.core.solid.Inert;
+import kilnryu.core.solid.Surroundings;
 import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.sum.Known;
@@ -22,6 +24,7 @@ public record InMold(String name, OptionalDouble density, OptionalDouble shell) 
     public static final InMold FLASK = new InMold("flask", OptionalDouble.empty(), OptionalDouble.empty());
 
     private static final Medium FIRED_SHELL = new Medium(1550, 900, 0.25, 0, 0, 0.9, 0.9, 0);
+    private static final Medium DRY = new Medium(1290, 900, 0.25, 0, 0, 0.45, 0.45, 0.10 / 600);
     private static final Face AIR = new Face(10, 0.9);
     private static final double ROOM = 20;
 
@@ -33,6 +36,19 @@ public record InMold(String name, OptionalDouble density, OptionalDouble shell) 
     /** A free-standing shell of this thickness, mm. */
     public static InMold shell(double millimetres) {
         return new InMold("shell", OptionalDouble.of(FIRED_SHELL.density()), OptionalDouble.of(millimetres));
+    }
+
+    /** What it is of, fired, by its heat. */
+    public Inert fired(Factors factors) {
+        return SectionFreezing.fired(
+                shell.isPresent() ? FIRED_SHELL : DRY, density(factors).value());
+    }
+
+    /** What is outside the wall of a shell, or of investment beyond so many mm of it that are followed themselves. */
+    public Surroundings outside(double moldC, double beyond) {
+        return shell.isPresent()
+                ? new Surroundings(AIR.transfer(), AIR.emissivity(), ROOM)
+                : new Surroundings(DRY.kDry() / (beyond / 1000), 0, moldC);
     }
 
     Figure density(Factors factors) {

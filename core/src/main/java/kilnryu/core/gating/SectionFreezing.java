@@ -68,6 +68,11 @@ public record SectionFreezing(
         return List.of(BORDER);
     }
 
+    /** Heat across the border of metal and mold, W/(m2 K). */
+    public static double border(Factors factors) {
+        return factors.value(BORDER);
+    }
+
     public static SectionFreezing of(Question q, Factors factors) {
         Radial.Times times = Radial.of(new Radial.Question(
                 q.shape,
@@ -115,7 +120,11 @@ public record SectionFreezing(
 
     /** A mold by its dry constants. */
     static Inert fired(Medium mold) {
-        return new Inert(mold.density(), mold.cp0(), mold.cp1(), mold.kDry() - 100 * mold.kSlope(), mold.kSlope());
+        return fired(mold, mold.density());
+    }
+
+    static Inert fired(Medium mold, double density) {
+        return new Inert(density, mold.cp0(), mold.cp1(), mold.kDry() - 100 * mold.kSlope(), mold.kSlope());
     }
 
     private static Optional<Figure> figure(String symbol, String name, OptionalDouble seconds, Question q) {

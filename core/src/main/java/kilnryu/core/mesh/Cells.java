@@ -38,6 +38,19 @@ public record Cells(int nx, int ny, int nz, double edge, Vec low, boolean[] insi
                 box.low().x() - (nx * edge - size.x()) / 2,
                 box.low().y() - (ny * edge - size.y()) / 2,
                 box.low().z() - (nz * edge - size.z()) / 2);
+        return of(mesh, edge, low, new int[] {nx, ny, nz}, watch);
+    }
+
+    /**
+     * In given cells, which hold all of it.
+     *
+     * @param low the corner of the first cell
+     * @param along cells along x, y and z
+     */
+    public static Cells of(Mesh mesh, double edge, Vec low, int[] along, Watch watch) {
+        int nx = along[0];
+        int ny = along[1];
+        int nz = along[2];
         byte[] votes = new byte[nx * ny * nz];
         double[] at = {middle(low.x(), edge), middle(low.y(), edge), middle(low.z(), edge)};
         watch.report(Watch.Step.JOIN, 0);

@@ -21,6 +21,9 @@ public final class Freezing {
     /** Under this liquid share nothing flows any more (handbook 23). */
     public static final double STIFF = 0.3;
 
+    /** Of the border's heat that an insulating sleeve lets through. */
+    public static final double SLEEVE = 0.05;
+
     static final double STEP = 0.015;
     /** A single cell may change so many times as much. */
     private static final double FASTEST = 4;
@@ -38,6 +41,7 @@ public final class Freezing {
      * @param border W/(m2 K) between body and mold
      * @param areaShare true area between body and mold, as a share of that of the cells' faces
      * @param outerShare true area between mold and outside, likewise
+     * @param sleeved cells of the body whose border passes only {@value #SLEEVE} of the heat; empty where none is
      * @param volumeShare true volume of the body, as a share of that of its cells
      */
     public record Question(
@@ -51,6 +55,7 @@ public final class Freezing {
             double areaShare,
             double outerShare,
             double volumeShare,
+            boolean[] sleeved,
             Surroundings outside) {
         /** @throws IllegalArgumentException where a cell has no kind, or nothing touches */
         public Question {
@@ -75,7 +80,19 @@ public final class Freezing {
                 double outerShare,
                 double volumeShare,
                 Surroundings outside) {
-            this(grid, kind, body, cell -> hot, mold, warm, border, areaShare, outerShare, volumeShare, outside);
+            this(
+                    grid,
+                    kind,
+                    body,
+                    cell -> hot,
+                    mold,
+                    warm,
+                    border,
+                    areaShare,
+                    outerShare,
+                    volumeShare,
+                    new boolean[0],
+                    outside);
         }
     }
 
@@ -312,7 +329,9 @@ public final class Freezing {
         boolean bodyFirst = kind[cell] == BODY;
         double inBody = bodyFirst ? resists[cell] : resists[next];
         double inMold = bodyFirst ? resists[next] : resists[cell];
-        return 1 / (inBody + 1 / (q.border * q.areaShare) + inMold * near);
+        boolean sleeve = q.sleeved.length > 0 && q.sleeved[bodyFirst ? cell : next];
+        double passes = q.border * q.areaShare * (sleeve ? SLEEVE : 1);
+        return 1 / (inBody + 1 / passes + inMold * near);
     }
 
     /** W/(m2 K) from a cell of the mold to the outside, by each of its faces along a line; none through the grid's own end. */

@@ -45,7 +45,7 @@ public record Grid(int nx, int ny, int nz, double edge) {
     }
 
     /** The first cell of a line along a direction. @param line from 0 to cells / along */
-    int first(int direction, int line) {
+    public int first(int direction, int line) {
         return switch (direction) {
             case 0 -> line * nx;
             case 1 -> line % nx + line / nx * nx * ny;

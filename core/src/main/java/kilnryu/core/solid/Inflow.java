@@ -13,8 +13,8 @@ import java.util.function.DoubleUnaryOperator;
  * way is so far solid that it does not flow, it stops.
  *
  * <p>The heat of a cell is that of the warmest neighbour from which it can come, less what the wall beside that one takes
- * up in the time between: into a wall that is cold and deep, with the resistance of the border (H. S. Carslaw and J. C.
- * Jaeger, convection at the face of a half space). The wall's share of a cell is that of the cells around it.
+ * up in the time between: into a wall that is cold and deep, with the resistance of the border, by the exact solution for
+ * a half space. The wall's share of a cell is that of the cells around it.
  */
 public final class Inflow {
     /** Solid share over which a way is shut. */
@@ -231,7 +231,7 @@ public final class Inflow {
     }
 
     private void touch(int cell, int came, float with, ArrayDeque<Integer> stream) {
-        if (reached[cell] != Float.POSITIVE_INFINITY) {
+        if (reached[cell] != Float.POSITIVE_INFINITY || (cell / layer + 0.5) * grid.edge() > top) {
             return;
         }
         reached[cell] = (float) time;
@@ -288,7 +288,7 @@ public final class Inflow {
         return b2 / h * grows;
     }
 
-    /** exp(x2) erfc(x), good to 1e-7 of 1 (W. J. Cody's kind of fraction for large x, a fit for small). */
+    /** exp(x2) erfc(x), good to 2e-7, by a fit in 1 / (1 + x / 2). */
     private static double scaled(double x) {
         double t = 1 / (1 + 0.5 * x);
         double[] c = {

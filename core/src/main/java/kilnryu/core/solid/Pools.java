@@ -29,9 +29,11 @@ public final class Pools {
      * @param shrinks m3 that it lacks in the end
      * @param last the cell of it that is solid last
      * @param highest the highest of its cells
+     * @param neck the cell through which it was last fed, -1 for none
      * @param fed whether air reached a surface of it until the end
      */
-    public record Pool(int[] cells, double shut, double liquid, double shrinks, int last, int highest, boolean fed) {}
+    public record Pool(
+            int[] cells, double shut, double liquid, double shrinks, int last, int highest, int neck, boolean fed) {}
 
     /**
      * @param pools the one that lacks most first; those that are fed after those that are not
@@ -60,8 +62,8 @@ public final class Pools {
     private final double whole;
     private double scattered;
 
-    /** Liquid of so many cells from one on, that parted at a moment into two nodes, or into none that counts. */
-    private record Node(int head, int cells, boolean airy, double parts, int one, int other) {}
+    /** Liquid of so many cells from one on, that parted by a cell at a moment into two nodes, or into none that counts. */
+    private record Node(int head, int cells, boolean airy, int neck, double parts, int one, int other) {}
 
     private Pools(Grid grid, byte[] kind, Freezing.Frozen frozen, boolean[] air, double shrinks) {
         this.grid = grid;
@@ -117,7 +119,7 @@ public final class Pools {
         }
         for (int i : order) {
             if (parent[i] == i && (count[i] >= LEAST_CELLS || airy[i])) {
-                whole(new Node(i, count[i], airy[i], 0, node[i], NONE));
+                whole(new Node(i, count[i], airy[i], NONE, 0, node[i], NONE));
             }
         }
         pools.sort(Comparator.comparing(Pool::fed)
@@ -164,10 +166,16 @@ public final class Pools {
         }
         boolean losesAir = airy[one] != airy[other] && count[airy[one] ? other : one] >= LEAST_CELLS;
         if (count[other] >= LEAST_CELLS || losesAir) {
-            nodes.add(new Node(one, count[one], airy[one], at, node[one], NONE));
-            nodes.add(new Node(other, count[other], airy[other], at, node[other], NONE));
+            nodes.add(new Node(one, count[one], airy[one], by, at, node[one], NONE));
+            nodes.add(new Node(other, count[other], airy[other], by, at, node[other], NONE));
             nodes.add(new Node(
-                    one, count[one] + count[other], airy[one] || airy[other], at, nodes.size() - 2, nodes.size() - 1));
+                    one,
+                    count[one] + count[other],
+                    airy[one] || airy[other],
+                    by,
+                    at,
+                    nodes.size() - 2,
+                    nodes.size() - 1));
             node[one] = nodes.size() - 1;
         }
         next[tail[one]] = other;
@@ -198,7 +206,7 @@ public final class Pools {
                 if (cells.length < LEAST_CELLS) {
                     continue;
                 }
-                pools.add(pool(cells, at.parts, at.parts, 0, true));
+                pools.add(pool(cells, at, at.parts, 0));
                 continue;
             }
             sink(cells, at.parts, parts.get().parts);
@@ -253,7 +261,7 @@ public final class Pools {
             }
             at = inOne >= inOther ? one : other;
         }
-        Pool pool = pool(cells, begins.parts, since, lacks, false);
+        Pool pool = pool(cells, begins, since, lacks);
         pools.add(pool);
         Integer[] last = Arrays.stream(cells).boxed().toArray(Integer[]::new);
         Arrays.sort(last, Comparator.comparingDouble((Integer c) -> -frozen.solidAt()[c]));
@@ -271,15 +279,15 @@ public final class Pools {
         return sum * cell;
     }
 
-    private Pool pool(int[] cells, double at, double since, double lacks, boolean fed) {
-        double liquid = volume(cells, at);
+    private Pool pool(int[] cells, Node of, double since, double lacks) {
+        double liquid = volume(cells, of.parts);
         int last = cells[0];
         int highest = cells[0];
         for (int c : cells) {
             last = frozen.solidAt()[c] > frozen.solidAt()[last] ? c : last;
             highest = grid.place(2, c) > grid.place(2, highest) ? c : highest;
         }
-        return new Pool(cells, since, liquid, fed ? 0 : liquid * shrinks + lacks, last, highest, fed);
+        return new Pool(cells, since, liquid, of.airy ? 0 : liquid * shrinks + lacks, last, highest, of.neck, of.airy);
     }
 
     /** What freezes of it between two moments is drawn off its highest places that still flow. */

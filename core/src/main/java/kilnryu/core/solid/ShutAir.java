@@ -234,12 +234,12 @@ final class ShutAir {
         return Arrays.stream(cells).mapToInt(c -> c).toArray();
     }
 
-    /** m3 that leave through the wall until the liquid beside it does not flow any more. */
+    /** m3 that leave through the wall until the liquid does not flow any more in the thinnest place. */
     private double leaked(int[] cells, double over, double high) {
         int faces = 0;
         double share = 0;
         for (int c : cells) {
-            share += wall[c] / cells.length;
+            share = Math.max(share, wall[c]);
             for (int face = 0; face < 6; face++) {
                 int beside = Nearby.next(grid, c, face);
                 faces += beside >= 0 && q.kind()[beside] == Freezing.MOLD ? 1 : 0;

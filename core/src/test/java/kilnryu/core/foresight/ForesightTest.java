@@ -1,0 +1,167 @@
+package kilnryu.core.foresight;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Map;
+import kilnryu.core.finding.Severity;
+import kilnryu.core.gating.Form;
+import kilnryu.core.gating.Joint;
+import kilnryu.core.gating.Use;
+import kilnryu.core.mesh.Watch;
+import org.junit.jupiter.api.Test;
+
+/** A bird's leg, whose thigh freezes alone until a feeder stands on it. */
+class ForesightTest {
+    private static final int COARSE = 60_000;
+
+    @Test
+    void theCellsHoldTheTree() {
+        CastCells cells = new Leg().cells(200_000);
+        double metal = java.util.Arrays.stream(cells.counts()).sum() * Math.pow(cells.edge(), 3) / 1000;
+        // cup 70, sprue 54, runner 16, gate 3, leg by its sections 64
+        assertThat(metal).isCloseTo(207, within(12.0));
+        assertThat(cells.bridged()).isEmpty();
+        assertThat(cells.entry()).isNotEmpty();
+        assertThat(cells.middle(cells.entry()[0]).z()).isBetween(-cells.edge(), 0.0);
+        assertThat(cells.parts()).extracting(CastCells.Part::key).contains("leg", "cup");
+    }
+
+    @Test
+    void theThighIsLeftAloneAndAFeederMendsIt() {
+        Foresight bare = new Leg().onTop("vent", Use.VENT, 5).foresight(COARSE);
+        List<Trouble> pools = bare.troubles().stream()
+                .filter(t -> t.kind() == Trouble.Kind.POOL)
+                .toList();
+        assertThat(pools).isNotEmpty();
+        Trouble thigh = pools.get(0);
+        assertThat(thigh.key()).isEqualTo("leg");
+        assertThat(thigh.severity()).isNotEqualTo(Severity.NOTE);
+        // the rim is 234 mm over the foot's underside: the thigh lies 65 to 120 mm under it
+        assertThat(thigh.at().z()).isBetween(-125.0, -60.0);
+        assertThat(thigh.volume()).isBetween(0.4, 64 * 0.045 + 0.2);
+        assertThat(thigh.helps().get(0)).isInstanceOf(Change.Stands.class);
+        assertThat(bare.findings().stops().size()
+                        + bare.findings().all().stream()
+                                .filter(f -> f.severity() == Severity.WARN)
+                                .count())
+                .isPositive();
+        Change.Stands help = (Change.Stands) thigh.helps().get(0);
+        Change.Stands.Joined joined = help.joined(new Leg().plan()).orElseThrow();
+        assertThat(joined.joint().at()).isEqualTo(166);
+        assertThat(joined.length()).isBetween(50.0, 70.0);
+        Foresight fed = new Leg().onTop("feeder", Use.FEEDER, help.diameter()).foresight(COARSE);
+        double lacks = fed.troubles().stream().mapToDouble(Trouble::volume).sum();
+        assertThat(lacks).isLessThan(0.3 * thigh.volume());
+    }
+
+    @Test
+    void nothingOnTopKeepsTheAirIn() {
+        Leg leg = new Leg();
+        Foresight blind = leg.foresight(COARSE);
+        assertThat(blind.troubles())
+                .anyMatch(t -> t.kind() == Trouble.Kind.AIR && t.key().equals("leg"));
+        Foresight vented = new Leg().onTop("vent", Use.VENT, 6).foresight(COARSE);
+        assertThat(vented.troubles()).noneMatch(t -> t.kind() == Trouble.Kind.AIR);
+    }
+
+    @Test
+    void coldMetalStopsInTheShin() {
+        Leg cold = new Leg().onTop("vent", Use.VENT, 5);
+        cold.pour = 975;
+        cold.mold = 25;
+        Foresight f = cold.foresight(COARSE);
+        assertThat(f.filled().seconds()).isPositive();
+        Leg warm = new Leg().onTop("vent", Use.VENT, 5);
+        assertThat(warm.foresight(COARSE).filled().stops()).isEmpty();
+        float coldTop = highest(f);
+        assertThat(coldTop).isLessThan(highest(warm.foresight(COARSE)));
+    }
+
+    /** C of the metal as it comes to the highest cell of the leg that it reaches. */
+    private static float highest(Foresight f) {
+        for (int i = f.cells().kind().length - 1; i >= 0; i--) {
+            if (f.cells().part()[i] >= 0
+                    && f.cells().of(i).key().equals("leg")
+                    && !Float.isNaN(f.filled().celsius()[i])) {
+                return f.filled().celsius()[i];
+            }
+        }
+        return Float.NaN;
+    }
+
+    @Test
+    void whatIsNotKnownIsSaid() {
+        Leg leg = new Leg();
+        Foresight f = Foresight.of(
+                with(
+                        leg.question(2_000),
+                        CastCells.of(leg.plan(), Map.of(), Map.of(), new CastCells.Size(2_000, 20), Watch.NONE)),
+                share -> true);
+        assertThat(f.judged()).isFalse();
+        assertThat(f.findings().has("foresight.coarse")).isTrue();
+        assertThat(f.findings().has("foresight.no-mesh.leg")).isTrue();
+        assertThat(new Leg()
+                        .onTop("vent", Use.VENT, 5)
+                        .foresight(COARSE)
+                        .findings()
+                        .has("foresight.no-mesh.leg"))
+                .isFalse();
+    }
+
+    private static Foresight.Question with(Foresight.Question q, CastCells cells) {
+        return new Foresight.Question(
+                cells,
+                q.metal(),
+                q.pourC(),
+                q.mold(),
+                q.moldC(),
+                q.border(),
+                q.outside(),
+                q.inflow(),
+                q.leak(),
+                q.drawn(),
+                q.shrinks(),
+                q.sleeved(),
+                q.thinnest(),
+                q.warnPercent(),
+                q.stopPercent());
+    }
+
+    @Test
+    void aGateThatEndsShortIsTakenAsJoinedAndSaid() {
+        Leg leg = new Leg();
+        leg.members.removeIf(m -> m.key().equals("leg") || m.key().equals("gate"));
+        leg.add("gate", Use.GATE, new Form.Bar(22, 14, 10), Joint.to("runner", 34, 0, 90), 3);
+        leg.members.add(new Leg().members.get(4));
+        leg.add("knee gate", Use.GATE, new Form.Round(11, 11, 6), Joint.to("sprue", 70, 0, -10), 1);
+        kilnryu.core.gating.Member last = leg.members.remove(leg.members.size() - 1);
+        leg.members.add(new kilnryu.core.gating.Member(
+                last.key(), last.name(), last.use(), 1, last.form(), last.volume(), last.joint(), "leg"));
+        CastCells cells = leg.cells(COARSE);
+        assertThat(cells.bridged()).extracting(CastCells.Bridge::key).contains("knee gate");
+    }
+
+    @Test
+    void itIsToldHowFarItIsAndCanBeStopped() {
+        assertThatThrownBy(() -> Foresight.of(new Leg().question(COARSE), share -> share < 0.4))
+                .isInstanceOf(Foresight.Stopped.class);
+        assertThatThrownBy(() -> new CastCells.Size(9_000_000, 20)).isInstanceOf(IllegalArgumentException.class);
+    }
+
+    @Test
+    void aChangeIsCarriedByItsCode() {
+        for (Change c : List.of(
+                new Change.Stands(Change.Kind.FEEDER, "4", "leg", 0, 21.5, 3, -80, 24),
+                new Change.Thicker("3", "gate", 18, false),
+                new Change.Thicker("5", "vent", 24, true),
+                new Change.Hotter(570))) {
+            assertThat(Change.of(c.code())).contains(c);
+        }
+        for (String wrong : List.of("", "hotter", "hotter~NaN", "hotter~99999", "stands~cup~1", "thicker~1~2~x~")) {
+            assertThat(Change.of(wrong)).isEmpty();
+        }
+    }
+}
