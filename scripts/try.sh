@@ -133,12 +133,12 @@ run stop >/dev/null
 echo "an older data folder is backed up and brought up to date; a newer one is refused"
 expect "Kiln Ryu is at" "$(run start)"
 latest=$(sql "select max(version::int) from flyway_schema_history")
-[ "$latest" = 23 ] || fail "say here how schema $latest is taken back by one"
-sql "drop index firing_ended; drop index firing_event_deviation; alter table firing drop column planned_min; drop function stamp_studio cascade; drop table studio_stamp; drop sequence studio_stamp_number; alter table slurry_tank drop column updated_at, alter column made_at drop default; alter table sand_mold drop column archived_at; alter table shell_recipe add column coats text not null default '', add column note text not null default ''; update shell_recipe set coats = fields->>'coats', note = fields->>'note'; alter table shell_recipe drop column fields; delete from flyway_schema_history where version = '23'"
+[ "$latest" = 24 ] || fail "say here how schema $latest is taken back by one"
+sql "drop table foresight; delete from flyway_schema_history where version = '24'"
 run stop >/dev/null
 expect "backing it up before it is brought to $latest" "$(run start)"
-ls "$KILN_RYU_HOME"/backups/schema-22-*.kiln-ryu >/dev/null
-[ "$(sql "select count(planned_min) from firing where frozen is not null" )" = "$(sql "select count(*) from firing where frozen is not null")" ] || fail "it was not brought up to date"
+ls "$KILN_RYU_HOME"/backups/schema-23-*.kiln-ryu >/dev/null
+[ "$(sql "select count(*) from information_schema.tables where table_name = 'foresight'")" = 1 ] || fail "it was not brought up to date"
 [ "$(sql "select count(*) from tree")" = "$trees" ] || fail "trees were lost"
 sql "insert into flyway_schema_history select installed_rank + 100, '999', 'later', type, 'V999__later.sql', checksum, installed_by, now(), 1, true from flyway_schema_history order by installed_rank desc limit 1"
 run stop >/dev/null

@@ -207,4 +207,34 @@ if (form && builder) {
     }
     mark();
   });
+
+  // What a coarse look ahead foresees stands in the drawing and moves with the hand.
+  const foresee = () => {
+    const marks = document.querySelector("#tree-drawing .foreseen-marks");
+    const told = document.getElementById("ahead");
+    if (!marks || !told) return;
+    marks.replaceChildren();
+    const { axis, rim, scale } = marks.dataset;
+    const put = (of, tag, sets) => {
+      const mark = document.createElementNS("http://www.w3.org/2000/svg", tag);
+      const x = Number(axis) + Number(of.dataset.x) * Number(scale);
+      const y = Number(rim) - Number(of.dataset.z) * Number(scale);
+      for (const [name, value] of Object.entries(sets(x, y))) mark.setAttribute(name, value);
+      const title = document.createElementNS("http://www.w3.org/2000/svg", "title");
+      title.textContent = of.textContent;
+      mark.append(title);
+      marks.append(mark);
+    };
+    for (const of of told.querySelectorAll("[data-last]")) {
+      put(of, "circle", (x, y) => ({ cx: x, cy: y, r: 7, fill: "#28265c", stroke: "#fffdf8", "stroke-width": 2 }));
+    }
+    for (const of of told.querySelectorAll("[data-foreseen]")) {
+      const colour = of.dataset.severity === "stop" ? "#a2382a" : of.dataset.severity === "warn" ? "#8a560c" : "#4d5f70";
+      put(of, "path", (x, y) => ({ d: `M${x - 8},${y} a8,8 0 1 0 16,0 a8,8 0 1 0 -16,0`, fill: "none", stroke: colour, "stroke-width": 3, "stroke-dasharray": "4 3" }));
+    }
+  };
+  document.body.addEventListener("htmx:afterSwap", (event) => {
+    if (event.target.id === "ahead" || event.detail.elt?.id === "ahead") foresee();
+  });
+  document.body.addEventListener("htmx:afterSettle", () => foresee());
 }

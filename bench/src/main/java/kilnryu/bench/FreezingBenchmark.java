@@ -84,7 +84,7 @@ public class FreezingBenchmark {
             celsius = new double[heat.length];
             conducts = new double[heat.length];
             for (int i = 0; i < heat.length; i++) {
-                heat[i] = of(i).heat(q.kind()[i] == Freezing.BODY ? q.hot() : q.warm());
+                heat[i] = of(i).heat(q.kind()[i] == Freezing.BODY ? q.hot().applyAsDouble(i) : q.warm());
             }
         }
 

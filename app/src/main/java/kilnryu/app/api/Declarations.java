@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import kilnryu.app.blend.BlendFields;
 import kilnryu.app.diagnosis.DiagnoseFields;
+import kilnryu.app.foresight.SolidifyFields;
 import kilnryu.app.freezing.FreezeFields;
 import kilnryu.app.kiln.FiredFields;
 import kilnryu.app.melt.MeltFields;
@@ -38,6 +39,7 @@ class Declarations {
     static final String SLUSH = AT + "SlushRequest";
     static final String RUBBER = AT + "RubberRequest";
     static final String FREEZE = AT + "FreezeRequest";
+    static final String SOLIDIFY = AT + "SolidifyPlan";
     static final String CARRY = AT + "CarryRequest";
 
     /** The fields of each question, by the name of its schema. */
@@ -51,6 +53,7 @@ class Declarations {
         questions.put(PROGRAM, FiredFields.PROGRAM);
         questions.put(CARRY, FiredFields.CARRY);
         questions.put(FREEZE, FreezeFields.QUESTION);
+        questions.put(SOLIDIFY, SolidifyFields.QUESTION);
         questions.put(BLEND, BlendFields.QUESTION);
         questions.put(CHARGE, MeltFields.CHARGE);
         questions.put(MELT, MeltFields.MELT);

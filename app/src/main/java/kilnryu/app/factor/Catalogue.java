@@ -11,6 +11,7 @@ import kilnryu.core.burnout.ShellFiring;
 import kilnryu.core.flask.Clearances;
 import kilnryu.core.flask.FlaskPlanner;
 import kilnryu.core.flask.MixSession;
+import kilnryu.core.foresight.Foresight;
 import kilnryu.core.gating.GatingPlanner;
 import kilnryu.core.gating.SectionFreezing;
 import kilnryu.core.material.Alloy;
@@ -78,7 +79,10 @@ public final class Catalogue {
             group("Superheat", Section.constants()),
             group("Melt", Furnace.constants()),
             group("Pour", PourCrew.constants()),
-            group("Freezing", SectionFreezing.constants()),
+            group(
+                    "Freezing",
+                    Stream.concat(SectionFreezing.constants().stream(), Foresight.constants().stream())
+                            .toList()),
             group(
                     "Rubber and wax",
                     Stream.of(Material.constants(), RubberMold.constants(), List.of(Vulcanising.EACH_3_MM, Slush.OWN))

@@ -19,6 +19,7 @@ import kilnryu.app.factor.FactorStore;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
+import kilnryu.core.mesh.Mesh;
 import kilnryu.core.mesh.Pockets;
 import kilnryu.core.mesh.Profile;
 import kilnryu.core.mesh.Vec;
@@ -65,6 +66,31 @@ public class PieceParts {
         return pieces.find(account.studioId(), id)
                 .flatMap(row -> read(account, row, measured(account, row)).area())
                 .map(Figure::value);
+    }
+
+    /** A piece's shape as it is shown, and which of its sides is up as it hangs. @param id of the mesh */
+    public record Shape(long id, Mesh mesh, Vec up) {}
+
+    /** The shape of a piece by its mesh; empty without a measured one that can be read. */
+    public Optional<Shape> shape(Account account, long piece) {
+        return meshes.ofPiece(account.studioId(), piece)
+                .filter(m -> m.state().equals("measured"))
+                .flatMap(m -> {
+                    try (InputStream view = meshes.open(m.id(), "view")) {
+                        return Optional.of(new Shape(m.id(), SilhouetteDrawing.mesh(view), MeshSummary.side(m.up())));
+                    } catch (IOException | IllegalArgumentException e) {
+                        LOG.warn("mesh {} cannot be frozen: {}", m.id(), e.toString());
+                        return Optional.empty();
+                    }
+                });
+    }
+
+    /** The mesh that a piece has now; 0 for none that is measured. */
+    public long meshOf(Account account, long piece) {
+        return meshes.ofPiece(account.studioId(), piece)
+                .filter(m -> m.state().equals("measured"))
+                .map(MeshStore.Row::id)
+                .orElse(0L);
     }
 
     /** The shadow of a piece by its mesh, to draw it by; empty without a measured one. */

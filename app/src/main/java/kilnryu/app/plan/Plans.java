@@ -119,7 +119,8 @@ public class Plans {
         return new Factors(all);
     }
 
-    Plan read(Account account, Map<Stage, Map<String, String>> typed, Factors own) {
+    /** What can be said of sheets as they are typed. */
+    public Plan read(Account account, Map<Stage, Map<String, String>> typed, Factors own) {
         return Plan.read(meshed(account, typed), reading(account, own));
     }
 
@@ -266,7 +267,7 @@ public class Plans {
     }
 
     /** A stage to be saved over the version it was begun from. */
-    record Save(long tree, Stage stage, int baseVersion, Map<String, String> fields, String page) {}
+    public record Save(long tree, Stage stage, int baseVersion, Map<String, String> fields, String page) {}
 
     /**
      * Saves a stage that could be read without errors; makes the tree when it has no number yet.
@@ -567,7 +568,7 @@ public class Plans {
         return stages;
     }
 
-    static Map<Stage, Map<String, String>> texts(Map<Stage, Sheet> sheets) {
+    public static Map<Stage, Map<String, String>> texts(Map<Stage, Sheet> sheets) {
         Map<Stage, Map<String, String>> texts = new EnumMap<>(Stage.class);
         sheets.forEach((stage, sheet) -> texts.put(stage, sheet.fields()));
         return texts;

@@ -15,6 +15,11 @@ public interface Question<A> {
         return 1;
     }
 
+    /** How far it is, in words. @param hours of what is simulated that are behind it */
+    default String far(double hours) {
+        return Math.round(hours) + " h of it simulated so far";
+    }
+
     /** What is reckoned, as in "a firing of 3 molds". */
     String words();
 }

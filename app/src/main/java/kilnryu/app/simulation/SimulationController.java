@@ -36,9 +36,7 @@ class SimulationController {
     }
 
     private static String words(Simulations.Running r) {
-        return r.hours() > 0
-                ? r.words() + ": " + Math.round(r.hours()) + " h of it simulated so far"
-                : r.words() + " waits for its turn";
+        return r.hours() > 0 ? r.words() + ": " + r.far() : r.words() + " waits for its turn";
     }
 
     @PostMapping("/simulations/{id:\\d+}/stop")

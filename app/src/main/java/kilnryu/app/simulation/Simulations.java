@@ -75,8 +75,9 @@ public class Simulations {
      * One that runs or waits.
      *
      * @param hours of what is simulated that are behind it
+     * @param far the same in words
      */
-    public record Running(long id, String words, double hours, Duration since) {}
+    public record Running(long id, String words, double hours, String far, Duration since) {}
 
     /**
      * The answer, reckoned now unless it is known; waits for it.
@@ -132,7 +133,8 @@ public class Simulations {
         return flights.values().stream()
                 .filter(f -> f.turn.studio() == studio)
                 .sorted()
-                .map(f -> new Running(f.id, f.question.words(), f.hours, Duration.between(f.asked, now)))
+                .map(f -> new Running(
+                        f.id, f.question.words(), f.hours, f.question.far(f.hours), Duration.between(f.asked, now)))
                 .toList();
     }
 

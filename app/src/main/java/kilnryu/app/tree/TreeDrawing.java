@@ -138,6 +138,14 @@ public final class TreeDrawing {
             handles(plan.placing().of(member).get(0));
         }
         pins();
+        // what is foreseen is drawn in by the page, in mm from the rim on the axis
+        svg.group(String.format(
+                        Locale.ROOT,
+                        "class=\"foreseen-marks\" data-axis=\"%.2f\" data-rim=\"%.2f\" data-scale=\"%.4f\"",
+                        axis,
+                        rimY(),
+                        scale))
+                .endGroup();
         return svg.done();
     }
 

@@ -9,7 +9,7 @@ import kilnryu.core.solid.Pools;
 /** Changes that would help at a place, sized by the simple rules of feeding (handbook 10). */
 final class Helps {
     /** A feeder is so many times as thick as the round place that it feeds. */
-    private static final double THICKER = 1.25;
+    private static final double THICKER = 1.2;
 
     /** Of a feeder this share can be given; it is 1.5 times as high as thick (handbook 4). */
     private static final double GIVES = 0.17;
@@ -23,7 +23,7 @@ final class Helps {
         this.cells = cells;
     }
 
-    /** @param half from the pool's last place to the nearest face, mm */
+    /** @param half from the pool's deepest place to the nearest face, mm */
     List<Change> feeds(Pools.Pool p, double half, double lacks) {
         List<Change> helps = new ArrayList<>();
         double thick = diameter(half, lacks);

@@ -144,7 +144,16 @@ final class Troubles {
                 percent,
                 String.format(Locale.ROOT, "Pool in %s, %s", name(p.last()), volume(lacks)),
                 says,
-                new Helps(cells).feeds(p, Math.sqrt(depth[p.last()]) * cells.edge(), lacks)));
+                new Helps(cells).feeds(p, thickest(p, depth), lacks)));
+    }
+
+    /** From the deepest place of a pool to the nearest face, mm. */
+    private double thickest(Pools.Pool p, double[] depth) {
+        double most = 0;
+        for (int c : p.cells()) {
+            most = Math.max(most, depth[c]);
+        }
+        return Math.sqrt(most) * cells.edge();
     }
 
     private String neck(Pools.Pool p) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.DoubleUnaryOperator;
 import java.util.stream.Stream;
 import kilnryu.core.finding.Finding;
@@ -48,6 +49,19 @@ public final class GatingPlanner {
                 .min()
                 .orElse(Double.POSITIVE_INFINITY);
         return under -> Math.min(poured, discharge * choke * Math.sqrt(2 * 9.81 * Math.max(LEAST_HEAD, under) / 1000));
+    }
+
+    /**
+     * The same where only the narrowest section is known, or nothing: then it is what a hand pours.
+     *
+     * @param choke mm2
+     */
+    public static DoubleUnaryOperator inflow(OptionalDouble choke, Alloy alloy, Factors factors) {
+        double poured = factors.value(GatingRules.BY_TONGS) * 1000 / (0.9 * factors.value(alloy.density()));
+        double discharge = factors.value(GatingRules.DISCHARGE);
+        return choke.isEmpty()
+                ? under -> poured
+                : under -> discharge * choke.getAsDouble() * Math.sqrt(2 * 9.81 * Math.max(LEAST_HEAD, under) / 1000);
     }
 
     /** Volume that is lost from liquid to solid, a share. */

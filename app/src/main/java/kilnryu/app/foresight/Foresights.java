@@ -1,0 +1,251 @@
+package kilnryu.app.foresight;
+
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.UUID;
+import kilnryu.app.account.Account;
+import kilnryu.app.piece.PieceParts;
+import kilnryu.app.plan.Plan;
+import kilnryu.app.plan.Plans;
+import kilnryu.app.plan.Stage;
+import kilnryu.app.simulation.Question;
+import kilnryu.app.simulation.Simulations;
+import kilnryu.core.foresight.CastCells;
+import kilnryu.core.foresight.Foresight;
+import kilnryu.core.gating.Form;
+import kilnryu.core.gating.GatingPlan;
+import kilnryu.core.gating.GatingPlanner;
+import kilnryu.core.gating.GatingQuestion;
+import kilnryu.core.gating.InMold;
+import kilnryu.core.gating.Member;
+import kilnryu.core.gating.SectionFreezing;
+import kilnryu.core.gating.Use;
+import kilnryu.core.kiln.Watch;
+import kilnryu.core.mesh.Mesh;
+import kilnryu.core.mesh.Vec;
+import kilnryu.core.sum.Factors;
+import kilnryu.core.sum.Figure;
+import org.springframework.stereotype.Component;
+
+/** Asks for looks ahead: of a tree as it is typed, with the meshes of its pieces, in the turn of the studio. */
+@Component
+public class Foresights {
+    /** While something is dragged. */
+    public static final int COARSE = 20_000;
+
+    private static final double TABLE_MM = 15;
+    private static final double BAND_COARSE = 15;
+    private static final double BAND_MM = 25;
+    private static final int WEIGHS = 4_000;
+
+    private final Simulations simulations;
+    private final PieceParts pieces;
+
+    Foresights(Simulations simulations, PieceParts pieces) {
+        this.simulations = simulations;
+        this.pieces = pieces;
+    }
+
+    /** What is missing before a tree can be filled and frozen; empty where nothing is. */
+    static Optional<String> missing(Plan plan) {
+        if (plan.tree().isEmpty()) {
+            return Optional.of("name an alloy and the parts");
+        }
+        if (plan.gating().isEmpty()) {
+            return Optional.of("lay the tree out on the Gating page");
+        }
+        GatingQuestion q = plan.gating().get().plan().question();
+        if (!q.alloy().isTabled()) {
+            return Optional.of("the melting of " + q.alloy().label() + " is not tabled");
+        }
+        if (q.metal().isEmpty() || q.mold().isEmpty()) {
+            return Optional.of("say how hot metal and mold are at the pour, on the Firing page");
+        }
+        if (q.assembly().of(Use.PIECE).isEmpty()) {
+            return Optional.of("give the tree a piece");
+        }
+        return q.mold().get().value() >= q.alloy().melting().solidus()
+                ? Optional.of("the mold is hotter than the metal freezes")
+                : Optional.empty();
+    }
+
+    /** The pieces that parts come from, by the part's key. */
+    private static Map<String, Long> linked(Map<String, String> tree) {
+        Map<String, Long> linked = new TreeMap<>();
+        tree.forEach((path, text) -> {
+            if (path.startsWith("parts[") && path.endsWith("].piece") && text.matches("\\d{1,18}")) {
+                linked.put(path.substring("parts[".length(), path.length() - "].piece".length()), Long.parseLong(text));
+            }
+        });
+        return linked;
+    }
+
+    /** Which state of sheets, meshes and constants a look ahead belongs to. */
+    String state(Account account, Plans.Saved saved) {
+        StringBuilder state = new StringBuilder();
+        saved.sheets()
+                .forEach((stage, sheet) ->
+                        state.append(stage.key()).append(sheet.version()).append(' '));
+        linked(saved.sheets().get(Stage.TREE).fields())
+                .forEach((key, piece) ->
+                        state.append(pieces.meshOf(account, piece)).append(' '));
+        return state + number(new TreeMap<>(saved.factors().replaced()).toString());
+    }
+
+    private static String number(String of) {
+        return UUID.nameUUIDFromBytes(of.getBytes(StandardCharsets.UTF_8)).toString();
+    }
+
+    /**
+     * Reckons it now unless it is known; waits for it.
+     *
+     * @param typed what the plan was read from
+     * @param cells about so many
+     */
+    Outlook of(Account account, Plan plan, Map<Stage, Map<String, String>> typed, int cells) {
+        return simulations.of(account.studioId(), ask(account, plan, typed, cells));
+    }
+
+    private Ask ask(Account account, Plan plan, Map<Stage, Map<String, String>> typed, int cells) {
+        Map<String, Long> linked = linked(typed.getOrDefault(Stage.TREE, Map.of()));
+        StringBuilder key = new StringBuilder();
+        typed.forEach((stage, fields) -> key.append(stage).append(new TreeMap<>(fields)));
+        linked.values()
+                .forEach(piece -> key.append(pieces.meshOf(account, piece)).append(' '));
+        key.append(new TreeMap<>(plan.reading().factors().replaced())).append(cells);
+        return new Ask(number(key.toString()), cells, plan.name(), () -> question(account, plan, linked, cells));
+    }
+
+    /** Read when its turn comes, not while it waits. */
+    private Foresight.Question question(Account account, Plan plan, Map<String, Long> linked, int cells) {
+        Map<String, Mesh> meshes = new HashMap<>();
+        Map<String, Vec> ups = new HashMap<>();
+        Map<Long, Optional<PieceParts.Shape>> shapes = new HashMap<>();
+        linked.forEach((key, piece) -> shapes.computeIfAbsent(piece, p -> pieces.shape(account, p))
+                .ifPresent(shape -> {
+                    meshes.put(key, shape.mesh());
+                    ups.put(key, shape.up());
+                }));
+        return question(plan.gating().orElseThrow().plan(), meshes, ups, cells);
+    }
+
+    static Foresight.Question question(GatingPlan gating, Map<String, Mesh> meshes, Map<String, Vec> ups, int cells) {
+        GatingQuestion q = gating.question();
+        InMold in = q.in();
+        Factors factors = q.factors();
+        double mold = q.mold().orElseThrow().value();
+        double band = in.shell().orElse(cells <= COARSE ? BAND_COARSE : BAND_MM);
+        CastCells cast =
+                CastCells.of(gating, meshes, ups, new CastCells.Size(cells, band), kilnryu.core.mesh.Watch.NONE);
+        Optional<Figure> vacuum = q.vacuum();
+        return new Foresight.Question(
+                cast,
+                GatingPlanner.metal(q.alloy(), factors),
+                q.metal().orElseThrow().value(),
+                in.fired(factors),
+                mold,
+                SectionFreezing.border(factors),
+                in.outside(mold, band),
+                GatingPlanner.inflow(gating),
+                factors.value(Foresight.constants().get(0)),
+                vacuum.map(v -> {
+                            var felt = GatingPlanner.felt(v.value(), factors);
+                            return (java.util.function.DoubleUnaryOperator) up -> felt.applyAsDouble(up + TABLE_MM);
+                        })
+                        .orElse(up -> 0),
+                GatingPlanner.shrinks(q.alloy(), factors),
+                false,
+                thinnest(gating),
+                factors.value(Foresight.constants().get(1)),
+                factors.value(Foresight.constants().get(2)));
+    }
+
+    /** The thinnest wall of any piece, mm; NaN where one's is not known. */
+    private static double thinnest(GatingPlan gating) {
+        double thinnest = Double.POSITIVE_INFINITY;
+        List<Member> all = gating.assembly().of(Use.PIECE);
+        for (Member m : all) {
+            boolean known = m.form() instanceof Form.Body b && b.walls().isPresent();
+            thinnest = known
+                    ? Math.min(
+                            thinnest,
+                            ((Form.Body) m.form()).walls().orElseThrow().thinnest())
+                    : Double.NaN;
+            if (!known) {
+                return Double.NaN;
+            }
+        }
+        return all.isEmpty() ? Double.NaN : thinnest;
+    }
+
+    /** One look ahead, known by all that it depends on. */
+    private static final class Ask implements Question<Outlook> {
+        private final String key;
+        private final int cells;
+        private final String name;
+        private final java.util.function.Supplier<Foresight.Question> asked;
+
+        Ask(String key, int cells, String name, java.util.function.Supplier<Foresight.Question> asked) {
+            this.key = key;
+            this.cells = cells;
+            this.name = name;
+            this.asked = asked;
+        }
+
+        @Override
+        public Outlook answer(Watch watch) {
+            Foresight.Question question = asked.get();
+            try {
+                Foresight f = Foresight.of(question, share -> {
+                    watch.at(3600 * share);
+                    return true;
+                });
+                return new Outlook(Told.of(f, question), FrozenCells.of(f));
+            } catch (Foresight.Stopped e) {
+                throw new IllegalStateException("nobody told it to stop", e);
+            }
+        }
+
+        @Override
+        public int weight() {
+            return Math.max(1, cells / WEIGHS);
+        }
+
+        @Override
+        public String far(double share) {
+            return Math.round(100 * share) + " % of it filled and frozen";
+        }
+
+        @Override
+        public String words() {
+            return name + " in " + String.format(java.util.Locale.ROOT, "%,d", cells) + " cells";
+        }
+
+        @Override
+        public boolean equals(Object other) {
+            return other instanceof Ask a && a.key.equals(key);
+        }
+
+        @Override
+        public int hashCode() {
+            return key.hashCode();
+        }
+    }
+
+    /** A tree's fields with a change in them; the same where it has nothing to change. */
+    static Map<Stage, Map<String, String>> changed(
+            Map<Stage, Map<String, String>> typed, Plan plan, kilnryu.core.foresight.Change change) {
+        Map<Stage, Map<String, String>> all = new LinkedHashMap<>(typed);
+        Map<String, String> tree = new LinkedHashMap<>(typed.getOrDefault(Stage.TREE, Map.of()));
+        Map<String, String> firing = new LinkedHashMap<>(typed.getOrDefault(Stage.FIRING, Map.of()));
+        new Taking(plan, tree, firing).take(change);
+        all.put(Stage.TREE, tree);
+        all.put(Stage.FIRING, firing);
+        return all;
+    }
+}

@@ -1,0 +1,112 @@
+package kilnryu.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.springframework.mock.web.MockHttpServletResponse;
+
+/** A tree filled and frozen ahead: tried, kept, old after a change, a change tried beside it and taken. */
+class ForesightPagesTest extends AppTest {
+    private static final Map<String, String> COARSE = Map.of("cells", "60000");
+
+    /** A tree whose leaf is an egg of 60 x 40 x 40 mm on a gate of 6 mm: it is left alone. */
+    private static Map<String, String> heavy() {
+        Map<String, String> fields = new LinkedHashMap<>(GatingPagesTest.built());
+        fields.put("parts[gate].count", "1");
+        fields.put("parts[gate].rod.diameter_mm", "6");
+        fields.put("parts[gate].tilt_deg", "0");
+        fields.put("parts[leaf].count", "1");
+        fields.put("parts[leaf].volume_cm3", "50");
+        fields.put("parts[leaf].tilt_deg", "0");
+        fields.put("parts[leaf].box.length_mm", "60");
+        fields.put("parts[leaf].box.width_mm", "40");
+        fields.put("parts[leaf].box.thickness_mm", "40");
+        fields.keySet().removeIf(f -> f.contains("wall."));
+        return fields;
+    }
+
+    private String saved(Map<String, String> fields) throws Exception {
+        MockHttpServletResponse response = send(owner, "/trees/0/gating", fields);
+        assertThat(response.getStatus()).isEqualTo(302);
+        return "/trees/" + response.getRedirectedUrl().replaceAll("\\D+(\\d+).*", "$1");
+    }
+
+    @Test
+    void itIsTriedKeptAndOldAfterAChange() throws Exception {
+        String tree = saved(heavy());
+        assertThat(page(owner, tree + "/gating"))
+                .contains("Try it: fill and freeze")
+                .contains("/gating/ahead");
+        String before = page(owner, tree + "/foresight");
+        assertThat(before).contains("Try it: fill and freeze").doesNotContain("cut-drawn");
+        assertThat(send(owner, tree + "/foresight", COARSE).getRedirectedUrl()).isEqualTo(tree + "/foresight");
+        String page = page(owner, tree + "/foresight");
+        assertThat(page)
+                .contains("Pool in ")
+                .contains("has no mesh: it is frozen as an egg")
+                .contains("surface tension under 1 mm")
+                .contains("<svg")
+                .doesNotContain("No pool in a casting");
+        assertThat(page(owner, tree + "/foresight/cut?plane=side&off=0&step=10"))
+                .contains("filling,");
+        assertThat(page(owner, tree + "/foresight/cut?plane=level&step=200")).contains("after it is full");
+        assertThat(page(owner, tree + "/foresight/cut?plane=x&off=nonsense&step=-3"))
+                .contains("<svg");
+        Map<String, String> changed = new LinkedHashMap<>(heavy());
+        changed.put("version", "1");
+        changed.put("parts[gate].rod.diameter_mm", "10");
+        assertThat(send(owner, tree + "/gating", changed).getStatus()).isEqualTo(302);
+        assertThat(page(owner, tree + "/foresight"))
+                .contains("The tree was changed since it was filled and frozen here.")
+                .contains("Pool in ");
+    }
+
+    @Test
+    void aChangeIsTriedBesideThePresentAndTakenOnce() throws Exception {
+        String tree = saved(heavy());
+        send(owner, tree + "/foresight", COARSE);
+        String page = page(owner, tree + "/foresight");
+        String code = page.replaceAll("(?s).*?foresight\\?change=([^\"&]+)\".*", "$1");
+        code = java.net.URLDecoder.decode(code, java.nio.charset.StandardCharsets.UTF_8);
+        assertThat(code).startsWith("stands~feeder~leaf~");
+        String tried = page(owner, tree + "/foresight/try?change=" + java.net.URLEncoder.encode(code, "UTF-8"));
+        assertThat(tried)
+                .contains("Old beside new")
+                .contains("hollow in castings")
+                .contains("Take it into the tree");
+        assertThat(page(owner, tree + "/foresight/try?change=nonsense")).doesNotContain("Old beside new");
+        Map<String, String> take = new HashMap<>(Map.of("change", code, "version", "1", "firingVersion", "0"));
+        assertThat(send(owner, tree + "/foresight/take", take).getRedirectedUrl())
+                .endsWith("/foresight?taken");
+        assertThat(page(owner, tree + "/gating")).contains(">feeder<").contains("leaf");
+        // tapped again it names a version that is gone
+        assertThat(send(owner, tree + "/foresight/take", take).getStatus()).isEqualTo(409);
+        assertThat(page(owner, tree + "/revisions")).contains("Looked ahead: feeder");
+    }
+
+    @Test
+    void whatIsMissingIsSaid() throws Exception {
+        Map<String, String> list = new LinkedHashMap<>(heavy());
+        list.keySet().removeIf(f -> f.endsWith("joins"));
+        String tree = saved(list);
+        assertThat(page(owner, tree + "/foresight")).contains("Not yet judged: lay the tree out");
+        assertThat(send(owner, tree + "/foresight", COARSE).getStatus()).isEqualTo(422);
+    }
+
+    @Test
+    void whileItIsBuiltItIsLookedAtCoarse() throws Exception {
+        String tree = saved(heavy());
+        Map<String, String> typed = new LinkedHashMap<>(heavy());
+        MockHttpServletResponse seen = send(owner, tree + "/gating/ahead", typed);
+        assertThat(seen.getContentAsString())
+                .contains("Looked ahead, coarse")
+                .contains("data-last")
+                .contains("data-x=");
+        typed.put("parts[cup].cone.length_mm", "far too much");
+        assertThat(send(owner, tree + "/gating/ahead", typed).getContentAsString())
+                .contains("Not filled and frozen yet");
+    }
+}
