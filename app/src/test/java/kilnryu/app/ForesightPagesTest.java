@@ -72,7 +72,7 @@ class ForesightPagesTest extends AppTest {
         String code = page.replaceAll("(?s).*?foresight\\?change=([^\"&]+)\".*", "$1");
         code = java.net.URLDecoder.decode(code, java.nio.charset.StandardCharsets.UTF_8);
         assertThat(code).startsWith("stands~feeder~leaf~");
-        String tried = page(owner, tree + "/foresight/try?change=" + java.net.URLEncoder.encode(code, "UTF-8"));
+        String tried = page(owner, tree + "/foresight/try?change=" + code);
         assertThat(tried)
                 .contains("Old beside new")
                 .contains("hollow in castings")
@@ -108,5 +108,25 @@ class ForesightPagesTest extends AppTest {
         typed.put("parts[cup].cone.length_mm", "far too much");
         assertThat(send(owner, tree + "/gating/ahead", typed).getContentAsString())
                 .contains("Not filled and frozen yet");
+    }
+
+    @Test
+    void gatesAndFeedersAreLookedFor() throws Exception {
+        String tree = saved(heavy());
+        assertThat(page(owner, tree + "/foresight")).contains("Search gates and feeders");
+        assertThat(send(owner, tree + "/foresight/search", Map.of()).getRedirectedUrl())
+                .endsWith("?searched#found");
+        String page = page(owner, tree + "/foresight?searched");
+        assertThat(page)
+                .contains("Gates, feeders and vents that were found")
+                .contains("1. ")
+                .contains("g of metal");
+        Map<String, String> take = Map.of("version", "1");
+        assertThat(send(owner, tree + "/foresight/found/0", take).getRedirectedUrl())
+                .endsWith("?taken");
+        assertThat(page(owner, tree + "/revisions")).contains("Found: ");
+        // what was found belonged to the tree as it was
+        assertThat(send(owner, tree + "/foresight/found/0", take).getStatus()).isEqualTo(409);
+        assertThat(page(owner, tree + "/foresight")).doesNotContain("Gates, feeders and vents that were found");
     }
 }

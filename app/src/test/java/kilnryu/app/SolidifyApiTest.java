@@ -76,7 +76,7 @@ class SolidifyApiTest extends ComputeTest {
                 .getResponse());
         assertThat(cancelled.path("state").asString()).isEqualTo("cancelled");
         Instant until = Instant.now().plus(Duration.ofSeconds(120));
-        while (!mvc.perform(get("/simulations").with(httpBasic(owner.login(), Studio.PASSWORD)))
+        while (!mvc.perform(get("/simulations").with(Studio.as(owner)))
                 .andReturn()
                 .getResponse()
                 .getContentAsString()

@@ -10,6 +10,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import kilnryu.app.account.Account;
+import kilnryu.app.foresight.Foreseen;
+import kilnryu.app.foresight.ForesightStore;
 import kilnryu.app.piece.Photo;
 import kilnryu.app.piece.PhotoStore;
 import kilnryu.app.plan.Plans;
@@ -50,6 +52,7 @@ public class BreakOutController {
     private final Together together;
     private final PhotoStore photos;
     private final WaxFound waxes;
+    private final ForesightStore aheads;
 
     private final Clock clock;
 
@@ -62,7 +65,9 @@ public class BreakOutController {
             Together together,
             PhotoStore photos,
             WaxFound waxes,
+            ForesightStore aheads,
             Clock clock) {
+        this.aheads = aheads;
         this.clock = clock;
         this.store = store;
         this.breakOuts = breakOuts;
@@ -225,6 +230,11 @@ public class BreakOutController {
         model.addAttribute("waxes", waxes.of(account, saved));
         model.addAttribute("told", told(account, row));
         model.addAttribute("forecasts", store.forecasts(row.tree()));
+        model.addAttribute(
+                "lookedAhead",
+                aheads.opened(account.studioId(), row.tree(), 1).stream()
+                        .flatMap(o -> Foreseen.lines(o).stream())
+                        .toList());
         model.addAttribute("goodNow", course.count(BreakOutCourse.Verdict.GOOD));
         model.addAttribute("allSeen", course.allSeen());
     }

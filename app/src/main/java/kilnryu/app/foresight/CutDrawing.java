@@ -87,7 +87,7 @@ final class CutDrawing {
     private final Svg svg;
     private final double[] bounds;
 
-    private CutDrawing(Outlook outlook, View view) {
+    private CutDrawing(Outlook outlook, View view, double[] scale) {
         c = outlook.cells();
         told = outlook.told();
         this.view = view;
@@ -103,7 +103,7 @@ final class CutDrawing {
         cell = Math.min((high - TOP - FOOT) / nv, most / nu);
         double wide = Math.max(view.small ? 60 : LEAST_WIDE, nu * cell) + 2 * side;
         left = (wide - nu * cell) / 2;
-        bounds = classes(told, c);
+        bounds = scale;
         svg = new Svg(
                 wide,
                 TOP + FOOT + nv * cell,
@@ -116,7 +116,12 @@ final class CutDrawing {
     }
 
     static String of(Outlook outlook, View view) {
-        return new CutDrawing(outlook, view).draw();
+        return of(outlook, view, classes(outlook.told(), outlook.cells()));
+    }
+
+    /** By the scale of another, so that one can be laid beside it. */
+    static String of(Outlook outlook, View view, double[] scale) {
+        return new CutDrawing(outlook, view, scale).draw();
     }
 
     /** Upper ends of all classes but the last, s: round numbers, so that castings take up the scale. */

@@ -32,13 +32,17 @@ class ForesightController {
     static final Map<Integer, String> SIZES = sizes();
 
     private static final int USUAL = 300_000;
+    private static final int LONGEST_NOTE = 300;
 
     private final Plans plans;
     private final Streams streams;
     private final Foresights foresights;
     private final ForesightStore store;
+    private final LayoutSearch search;
 
-    ForesightController(Plans plans, Streams streams, Foresights foresights, ForesightStore store) {
+    ForesightController(
+            Plans plans, Streams streams, Foresights foresights, ForesightStore store, LayoutSearch search) {
+        this.search = search;
         this.plans = plans;
         this.streams = streams;
         this.foresights = foresights;
@@ -121,6 +125,48 @@ class ForesightController {
         model.addAttribute("usual", USUAL);
         model.addAttribute("notKnown", Foresight.NOT_KNOWN);
         model.addAttribute("missing", Foresights.missing(saved.plan()).orElse(""));
+        model.addAttribute("searchable", LayoutSearch.piece(saved.plan()).isPresent());
+        model.addAttribute("found", search.known(saved.row().id(), foresights.state(account, saved)));
+        model.addAttribute("treeVersion", saved.sheets().get(Stage.TREE).version());
+    }
+
+    /** Looks for gates, feeders and vents round the piece; it takes its time and can be stopped. */
+    @PostMapping("/trees/{id}/foresight/search")
+    String search(@AuthenticationPrincipal Account account, @PathVariable long id) {
+        Plans.Saved saved = plans.find(account, id);
+        search.look(account, saved, foresights.state(account, saved));
+        return "redirect:/trees/" + id + "/foresight?searched#found";
+    }
+
+    /** Takes a layout that was found, over the version that it was found for. */
+    @PostMapping("/trees/{id}/foresight/found/{n:\\d{1,2}}")
+    String takeFound(
+            @AuthenticationPrincipal Account account,
+            @PathVariable long id,
+            @PathVariable int n,
+            @RequestParam(defaultValue = "0") int version,
+            Model model,
+            HttpServletResponse response) {
+        Plans.Saved saved = plans.find(account, id);
+        List<LayoutSearch.Found> found = search.known(id, foresights.state(account, saved));
+        boolean done = false;
+        if (n < found.size()) {
+            Map<String, String> fields = new LinkedHashMap<>(found.get(n).tree());
+            fields.put("change_note", "Found: " + shortened(found.get(n).words()));
+            done = plans.save(account, new Plans.Save(id, Stage.TREE, version, fields, ""))
+                    .isPresent();
+        }
+        if (!done) {
+            response.setStatus(HttpStatus.CONFLICT.value());
+            frame(account, saved, model);
+            model.addAttribute("conflictHere", true);
+            return "foresight/page";
+        }
+        return "redirect:/trees/" + id + "/foresight?taken";
+    }
+
+    private static String shortened(String words) {
+        return words.length() <= LONGEST_NOTE ? words : words.substring(0, LONGEST_NOTE - 1) + "…";
     }
 
     /** Fills and freezes the tree as it is saved. */
@@ -227,7 +273,12 @@ class ForesightController {
         Outlook other = foresights.of(account, planned, then, cells);
         int step = step("", now);
         model.addAttribute("now", CutDrawing.of(now, view(now, "front", off(now), step, true)));
-        model.addAttribute("then", CutDrawing.of(other, view(other, "front", off(now), step(now, other, step), true)));
+        model.addAttribute(
+                "then",
+                CutDrawing.of(
+                        other,
+                        view(other, "front", off(now), step(now, other, step), true),
+                        CutDrawing.classes(now.told(), now.cells())));
         model.addAttribute(
                 "compared", ForesightPage.compared(now.told(), saved.plan(), other.told(), planned, account.units()));
         model.addAttribute("thenVerdict", ForesightPage.verdict(saved.row().id(), other.told(), false));

@@ -4,7 +4,9 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import kilnryu.app.web.KeptJson;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -71,5 +73,36 @@ public class ForesightStore {
                 .query((rs, n) -> rs.getBytes("cells"))
                 .optional()
                 .map(FrozenCells::unpacked);
+    }
+
+    /**
+     * The newest look ahead at each tree before its mold was opened, beside what was pinned on its castings; newest first.
+     *
+     * @param tree only this one, 0 for all of the studio
+     */
+    public List<Foreseen.Opened> opened(long studio, long tree, int most) {
+        return jdbc.sql("""
+                        select t.id, t.name, f.told,
+                               coalesce((select string_agg(distinct e.fields->>'defect', ' ') from break_out_event e
+                                          where e.break_out_id = b.id and e.kind = 'pin'), '') as pinned,
+                               not exists (select 1 from casting c where c.break_out_id = b.id and c.verdict = 'unseen')
+                                 as seen
+                          from break_out b join tree t on t.id = b.tree_id
+                          join lateral (select told from foresight f
+                                         where f.tree_id = t.id and f.made_at < b.begun_at
+                                         order by f.made_at desc, f.id desc limit 1) f on true
+                         where b.studio_id = :studio and (:tree = 0 or t.id = :tree)
+                         order by b.begun_at desc limit :most
+                        """)
+                .param("studio", studio)
+                .param("tree", tree)
+                .param("most", most)
+                .query((rs, n) -> new Foreseen.Opened(
+                        rs.getLong("id"),
+                        rs.getString("name"),
+                        json.readValue(rs.getString("told"), Told.class),
+                        Set.of(rs.getString("pinned").split(" ")),
+                        rs.getBoolean("seen")))
+                .list();
     }
 }

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicReference;
 import kilnryu.app.account.Account;
 import kilnryu.app.piece.PieceParts;
 import kilnryu.app.plan.Plan;
@@ -108,21 +109,25 @@ public class Foresights {
      * @param cells about so many
      */
     Outlook of(Account account, Plan plan, Map<Stage, Map<String, String>> typed, int cells) {
-        return simulations.of(account.studioId(), ask(account, plan, typed, cells));
-    }
-
-    private Ask ask(Account account, Plan plan, Map<Stage, Map<String, String>> typed, int cells) {
         Map<String, Long> linked = linked(typed.getOrDefault(Stage.TREE, Map.of()));
         StringBuilder key = new StringBuilder();
         typed.forEach((stage, fields) -> key.append(stage).append(new TreeMap<>(fields)));
         linked.values()
                 .forEach(piece -> key.append(pieces.meshOf(account, piece)).append(' '));
         key.append(new TreeMap<>(plan.reading().factors().replaced())).append(cells);
-        return new Ask(number(key.toString()), cells, plan.name(), () -> question(account, plan, linked, cells));
+        GatingPlan gating = plan.gating().orElseThrow().plan();
+        Ask bare = new Ask(number(key.toString()), cells, plan.name(), gating, new AtomicReference<>(Shapes.NONE));
+        return simulations
+                .known(bare)
+                .orElseGet(() -> simulations.of(account.studioId(), bare.with(shapes(account, linked))));
     }
 
-    /** Read when its turn comes, not while it waits. */
-    private Foresight.Question question(Account account, Plan plan, Map<String, Long> linked, int cells) {
+    /** Meshes of pieces and which way is up in them, by the part's key; let go once they are cells. */
+    private record Shapes(Map<String, Mesh> meshes, Map<String, Vec> ups) {
+        static final Shapes NONE = new Shapes(Map.of(), Map.of());
+    }
+
+    private Shapes shapes(Account account, Map<String, Long> linked) {
         Map<String, Mesh> meshes = new HashMap<>();
         Map<String, Vec> ups = new HashMap<>();
         Map<Long, Optional<PieceParts.Shape>> shapes = new HashMap<>();
@@ -131,7 +136,7 @@ public class Foresights {
                     meshes.put(key, shape.mesh());
                     ups.put(key, shape.up());
                 }));
-        return question(plan.gating().orElseThrow().plan(), meshes, ups, cells);
+        return new Shapes(meshes, ups);
     }
 
     static Foresight.Question question(GatingPlan gating, Map<String, Mesh> meshes, Map<String, Vec> ups, int cells) {
@@ -188,27 +193,30 @@ public class Foresights {
         private final String key;
         private final int cells;
         private final String name;
-        private final java.util.function.Supplier<Foresight.Question> asked;
+        private final GatingPlan gating;
+        private final AtomicReference<Shapes> shapes;
 
-        Ask(String key, int cells, String name, java.util.function.Supplier<Foresight.Question> asked) {
+        Ask(String key, int cells, String name, GatingPlan gating, AtomicReference<Shapes> shapes) {
             this.key = key;
             this.cells = cells;
             this.name = name;
-            this.asked = asked;
+            this.gating = gating;
+            this.shapes = shapes;
+        }
+
+        Ask with(Shapes read) {
+            return new Ask(key, cells, name, gating, new AtomicReference<>(read));
         }
 
         @Override
         public Outlook answer(Watch watch) {
-            Foresight.Question question = asked.get();
-            try {
-                Foresight f = Foresight.of(question, share -> {
-                    watch.at(3600 * share);
-                    return true;
-                });
-                return new Outlook(Told.of(f, question), FrozenCells.of(f));
-            } catch (Foresight.Stopped e) {
-                throw new IllegalStateException("nobody told it to stop", e);
-            }
+            Shapes of = shapes.getAndSet(Shapes.NONE);
+            Foresight.Question question = question(gating, of.meshes, of.ups, cells);
+            Foresight f = Foresight.of(question, share -> {
+                watch.at(3600 * share);
+                return true;
+            });
+            return new Outlook(Told.of(f, question), FrozenCells.of(f));
         }
 
         @Override

@@ -12,6 +12,7 @@ import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
+import kilnryu.app.foresight.ForesightStore;
 import kilnryu.app.web.Late;
 import kilnryu.app.web.Show;
 import kilnryu.core.diagnosis.DefectKind;
@@ -43,7 +44,10 @@ class StudioLogController {
     private final Offers offers;
     private final FactorStore factors;
 
-    StudioLogController(LearningStore store, Offers offers, FactorStore factors) {
+    private final ForesightStore aheads;
+
+    StudioLogController(LearningStore store, Offers offers, FactorStore factors, ForesightStore aheads) {
+        this.aheads = aheads;
         this.store = store;
         this.offers = offers;
         this.factors = factors;
@@ -112,6 +116,8 @@ class StudioLogController {
                                 f.came() + " of " + f.made(),
                                 f.why()))
                         .toList());
+        List<kilnryu.app.foresight.Foreseen.Opened> ahead = aheads.opened(account.studioId(), 0, 400);
+        model.addAttribute("ahead", ahead.isEmpty() ? List.of() : kilnryu.app.foresight.Foreseen.scores(ahead));
         return "learning/log";
     }
 

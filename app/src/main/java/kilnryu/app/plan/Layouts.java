@@ -19,7 +19,7 @@ import kilnryu.core.gating.Member;
 import kilnryu.core.gating.Use;
 
 /** Turns a proposed layout into typed fields, as a caster would have typed them. */
-final class Layouts {
+public final class Layouts {
     /** A bubble stub, mm. */
     private static final double STUB = 10;
 
@@ -63,7 +63,7 @@ final class Layouts {
     }
 
     /** The fields with their gating replaced by a layout; as they were when the piece cannot be read yet. */
-    static Map<String, String> of(Map<String, String> typed, Map<String, String> wish, Plan plan) {
+    public static Map<String, String> of(Map<String, String> typed, Map<String, String> wish, Plan plan) {
         Optional<Layout> layout = Layout.named(wish.getOrDefault("layout.kind", ""));
         String key = wish.getOrDefault("layout.piece", "");
         Optional<Member> piece =

@@ -3,6 +3,7 @@ package kilnryu.core.foresight;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.concurrent.CancellationException;
 import java.util.function.DoubleUnaryOperator;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
@@ -110,11 +111,11 @@ public record Foresight(
     }
 
     /** It was told to stop. */
-    public static final class Stopped extends RuntimeException {
+    public static final class Stopped extends CancellationException {
         private static final long serialVersionUID = 1L;
 
         Stopped() {
-            super("stopped", null, false, false);
+            super("stopped");
         }
     }
 

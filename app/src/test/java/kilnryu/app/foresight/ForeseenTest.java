@@ -1,0 +1,72 @@
+package kilnryu.app.foresight;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+/** What was foreseen beside what was found. */
+class ForeseenTest {
+    private static Told told(String kind, String severity) {
+        List<Told.Mark> marks = kind.isEmpty()
+                ? List.of()
+                : List.of(new Told.Mark(
+                        1,
+                        kind,
+                        severity,
+                        0,
+                        0,
+                        -50,
+                        "leg",
+                        0,
+                        0.9,
+                        1.2,
+                        "Pool in leg, 0.9 cm³",
+                        "It is alone.",
+                        List.of()));
+        return new Told(1000, 2, 4, 2, 600, 1100, 500, true, "cup", 0, 0, 0, marks, List.of(), List.of());
+    }
+
+    private static Foreseen.Opened opened(Told told, boolean seen, String... pinned) {
+        return new Foreseen.Opened(1, "Leg", told, Set.of(pinned), seen);
+    }
+
+    @Test
+    void aHollowWhereAPoolWasForeseenSaysSo() {
+        List<Foreseen.Line> lines = Foreseen.lines(opened(told("POOL", "stop"), true, "sunken"));
+        assertThat(lines).hasSize(1);
+        assertThat(lines.get(0).found()).isEqualTo("The like was found.");
+        assertThat(Foreseen.lines(opened(told("POOL", "stop"), true, "fins"))
+                        .get(0)
+                        .found())
+                .isEqualTo("Nothing of the kind was found.");
+        assertThat(Foreseen.lines(opened(told("POOL", "stop"), false)).get(0).found())
+                .isEqualTo("Not looked at yet.");
+    }
+
+    @Test
+    void aMissIsSaid() {
+        List<Foreseen.Line> lines = Foreseen.lines(opened(told("", ""), true, "shrinkage", "misrun"));
+        assertThat(lines).extracting(Foreseen.Line::found).containsExactly("A miss.", "A miss.");
+        assertThat(Foreseen.lines(opened(told("AIR", "warn"), true, "gas-hole")))
+                .hasSize(1);
+    }
+
+    @Test
+    void missesAndHitsAreCounted() {
+        List<Foreseen.Score> scores = Foreseen.scores(List.of(
+                opened(told("POOL", "stop"), true, "sunken"),
+                opened(told("POOL", "warn"), true),
+                opened(told("", ""), true, "shrinkage"),
+                opened(told("POOL", "note"), true),
+                opened(told("POOL", "stop"), false, "sunken"),
+                opened(told("AIR", "warn"), true, "misrun")));
+        Foreseen.Score hollow = scores.get(0);
+        // one found, one feared in vain, one missed; a note foresees nothing, and the last had no pool
+        assertThat(hollow).isEqualTo(new Foreseen.Score("hollow or sunken places", 1, 1, 1, 2));
+        assertThat(hollow.right()).isEqualTo(3);
+        assertThat(hollow.trees()).isEqualTo(5);
+        assertThat(scores.get(1).both()).isEqualTo(1);
+    }
+}

@@ -1,0 +1,106 @@
+package kilnryu.app.foresight;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Arrays;
+import java.util.List;
+import kilnryu.core.solid.Grid;
+import org.junit.jupiter.api.Test;
+
+/** Cells as they are kept and drawn. */
+class FrozenCellsTest {
+    /** A bar of two by two cells along x in mold; the right half is solid at 600 s, the left at 60. */
+    private static FrozenCells bar() {
+        Grid grid = new Grid(10, 4, 4, 0.002);
+        int n = grid.cells();
+        short[] part = new short[n];
+        char[] times = new char[n];
+        char[] none = new char[n];
+        byte[] marks = new byte[n];
+        Arrays.fill(part, (short) -1);
+        Arrays.fill(none, FrozenCells.NEVER);
+        for (int i = 0; i < n; i++) {
+            boolean in = grid.place(0, i) > 0
+                    && grid.place(0, i) < 9
+                    && grid.place(1, i) > 0
+                    && grid.place(1, i) < 3
+                    && grid.place(2, i) > 0
+                    && grid.place(2, i) < 3;
+            part[i] = (short) (in ? 0 : -1);
+            times[i] = (char) (grid.place(0, i) < 5 ? 6_000 : 60_000);
+            marks[i] = in ? 0 : FrozenCells.MOLD;
+        }
+        char[] alone = none.clone();
+        alone[grid.at(7, 1, 1)] = 30_000;
+        return new FrozenCells(
+                grid, 2, new double[] {-10, -4, -8}, 1.5, 600, part, new char[n], times, times, alone, marks);
+    }
+
+    private static Told told() {
+        Told.Mark mark =
+                new Told.Mark(1, "POOL", "stop", 5, -1, -5, "leg", 0, 0.9, 1.2, "Pool in leg", "Alone.", List.of());
+        return new Told(
+                160,
+                2,
+                4,
+                1.5,
+                600,
+                1100,
+                500,
+                true,
+                "leg",
+                5,
+                -1,
+                -5,
+                List.of(mark),
+                List.of(new Told.Piece("leg", "leg & foot", "piece", 0)),
+                List.of());
+    }
+
+    @Test
+    void theyAreTheSameWhenTheyAreUnpacked() {
+        FrozenCells cells = bar();
+        FrozenCells again = FrozenCells.unpacked(cells.packed());
+        assertThat(again.part()).isEqualTo(cells.part());
+        assertThat(again.solid()).isEqualTo(cells.solid());
+        assertThat(again.alone()).isEqualTo(cells.alone());
+        assertThat(again.marks()).isEqualTo(cells.marks());
+        assertThat(again.grid()).isEqualTo(cells.grid());
+        assertThat(again.low()).isEqualTo(cells.low());
+        assertThat(again.seconds()).isEqualTo(600);
+    }
+
+    @Test
+    void aMarkSinceWhenItIsAlone() {
+        FrozenCells cells = bar();
+        assertThat(cells.time(cells.alone(told().marks().get(0)))).isCloseTo(300, within(0.01));
+        assertThat(cells.time(FrozenCells.NEVER)).isInfinite();
+    }
+
+    @Test
+    void aCutShowsMetalByItsTime() {
+        Outlook outlook = new Outlook(told(), bar());
+        String cut = CutDrawing.of(outlook, new CutDrawing.View(CutDrawing.Plane.FRONT, -1, false, 450, false));
+        // 600 s in six classes of two minutes: 60 s is the palest, 600 s the last but one
+        assertThat(CutDrawing.classes(told(), bar())).containsExactly(120, 240, 360, 480, 600);
+        assertThat(cut)
+                .contains("fill=\"#e3e7d8\"")
+                .contains("fill=\"#31568f\"")
+                .contains("leg &amp; foot");
+        assertThat(cut).contains(">1</text>").doesNotContain("style=");
+        assertThat(CutDrawing.classOf(new double[] {120, 240}, 240)).isEqualTo(1);
+        assertThat(CutDrawing.classOf(new double[] {120, 240}, Double.POSITIVE_INFINITY))
+                .isEqualTo(2);
+        assertThat(CutDrawing.best(outlook, CutDrawing.Plane.FRONT)).isCloseTo(0, within(1e-9));
+        assertThat(CutDrawing.best(outlook, CutDrawing.Plane.LEVEL)).isEqualTo(-5);
+    }
+
+    @Test
+    void aMomentOfTheSliderFillsFirst() {
+        assertThat(ForesightPage.Moment.of(20, bar())).isEqualTo(new ForesightPage.Moment(true, 0.75));
+        assertThat(ForesightPage.Moment.of(ForesightPage.STEPS, bar())).isEqualTo(new ForesightPage.Moment(false, 600));
+        assertThat(ForesightPage.Moment.of(120, bar()).words()).isEqualTo("5:00 min after it is full");
+        assertThat(ForesightPage.Moment.of(-5, bar()).seconds()).isZero();
+    }
+}
