@@ -1,7 +1,7 @@
 // A tree filled and frozen: the slider, the cut, and the turning view.
-const form = document.querySelector("[data-cut]");
+const COLOURS = ["#e3e7d8", "#b6d1ca", "#7fb3b5", "#4b86aa", "#31568f", "#28265c"];
 
-if (form) {
+function slide(form) {
   const shown = document.getElementById("cut-view");
   const step = form.elements.step;
   let asked = 0;
@@ -42,27 +42,23 @@ if (form) {
     playing = setInterval(() => {
       step.value = Number(step.value) + 1;
       show();
-      if (Number(step.value) >= Number(step.max)) still();
+      if (Number(step.value) >= Number(step.max) || !form.isConnected) still();
     }, 120);
   });
   document.querySelector("[data-print]")?.addEventListener("click", () => window.print());
 }
 
-const turning = document.querySelector("[data-turning]");
-const turn = document.querySelector("[data-turn]");
-if (turning && turn) {
-  const colours = ["#e3e7d8", "#b6d1ca", "#7fb3b5", "#4b86aa", "#31568f", "#28265c"];
+function turns(turning, turn, form) {
   turn.addEventListener("click", async () => {
+    const cut = document.getElementById("cut-view");
     if (!turning.hidden) {
       turning.hidden = true;
-      document.getElementById("cut-view").hidden = false;
+      cut.hidden = false;
       turn.textContent = "Turn in space";
-      return;
-    }
-    if (turning.dataset.done || (await turnable(turning, colours))) {
+    } else if (turning.dataset.done || (await turnable(turning, COLOURS, form))) {
       turning.dataset.done = "yes";
       turning.hidden = false;
-      document.getElementById("cut-view").hidden = true;
+      cut.hidden = true;
       turn.textContent = "Back to the cut";
       turning.dispatchEvent(new Event("shown"));
     } else {
@@ -72,7 +68,20 @@ if (turning && turn) {
   });
 }
 
-async function turnable(box, colours) {
+// The page may have been put in place anew.
+const bind = () => {
+  const form = document.querySelector("[data-cut]:not([data-bound])");
+  if (!form) return;
+  form.dataset.bound = "yes";
+  slide(form);
+  const turning = document.querySelector("[data-turning]");
+  const turn = document.querySelector("[data-turn]");
+  if (turning && turn) turns(turning, turn, form);
+};
+bind();
+document.body.addEventListener("htmx:afterSettle", bind);
+
+async function turnable(box, colours, form) {
   let three;
   let controls;
   let renderer;

@@ -55,10 +55,15 @@ class ForesightPagesTest extends AppTest {
         assertThat(page(owner, tree + "/foresight/cut?plane=level&step=200")).contains("after it is full");
         assertThat(page(owner, tree + "/foresight/cut?plane=x&off=nonsense&step=-3"))
                 .contains("<svg");
+        assertThat(page(owner, tree + "/gating")).contains("Filled and frozen ahead: Pool in ");
+        assertThat(page(owner, tree + "/mold")).doesNotContain("The tree was changed since");
         Map<String, String> changed = new LinkedHashMap<>(heavy());
         changed.put("version", "1");
         changed.put("parts[gate].rod.diameter_mm", "10");
         assertThat(send(owner, tree + "/gating", changed).getStatus()).isEqualTo(302);
+        assertThat(page(owner, tree + "/gating"))
+                .contains("The tree was changed since it was filled and frozen ahead.")
+                .doesNotContain("Filled and frozen ahead: Pool in ");
         assertThat(page(owner, tree + "/foresight"))
                 .contains("The tree was changed since it was filled and frozen here.")
                 .contains("Pool in ");
@@ -69,7 +74,7 @@ class ForesightPagesTest extends AppTest {
         String tree = saved(heavy());
         send(owner, tree + "/foresight", COARSE);
         String page = page(owner, tree + "/foresight");
-        String code = page.replaceAll("(?s).*?foresight\\?change=([^\"&]+)\".*", "$1");
+        String code = page.replaceAll("(?s).*?foresight\\?change=([^\"&#]+)[\"#].*", "$1");
         code = java.net.URLDecoder.decode(code, java.nio.charset.StandardCharsets.UTF_8);
         assertThat(code).startsWith("stands~feeder~leaf~");
         String tried = page(owner, tree + "/foresight/try?change=" + code);

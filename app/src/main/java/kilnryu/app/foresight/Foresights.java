@@ -14,6 +14,7 @@ import kilnryu.app.piece.PieceParts;
 import kilnryu.app.plan.Plan;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.plan.Stage;
+import kilnryu.app.sheet.SheetStore.Sheet;
 import kilnryu.app.simulation.Question;
 import kilnryu.app.simulation.Simulations;
 import kilnryu.core.foresight.CastCells;
@@ -88,14 +89,17 @@ public class Foresights {
 
     /** Which state of sheets, meshes and constants a look ahead belongs to. */
     String state(Account account, Plans.Saved saved) {
+        return state(account, saved.sheets(), saved.factors());
+    }
+
+    String state(Account account, Map<Stage, Sheet> sheets, Factors factors) {
         StringBuilder state = new StringBuilder();
-        saved.sheets()
-                .forEach((stage, sheet) ->
-                        state.append(stage.key()).append(sheet.version()).append(' '));
-        linked(saved.sheets().get(Stage.TREE).fields())
+        sheets.forEach((stage, sheet) ->
+                state.append(stage.key()).append(sheet.version()).append(' '));
+        linked(sheets.get(Stage.TREE).fields())
                 .forEach((key, piece) ->
                         state.append(pieces.meshOf(account, piece)).append(' '));
-        return state + number(new TreeMap<>(saved.factors().replaced()).toString());
+        return state + number(new TreeMap<>(factors.replaced()).toString());
     }
 
     private static String number(String of) {

@@ -134,6 +134,26 @@ public record Plan(
         return new Builder(fields, reading.by(typed)).build();
     }
 
+    /** The same with what a look ahead found of its gating. */
+    Plan foretold(Findings gatingFound) {
+        return new Plan(
+                name,
+                fields,
+                reading,
+                tree,
+                weighed,
+                gating.map(g -> g.foretold(gatingFound)),
+                flask,
+                block,
+                shell,
+                moldExtras,
+                outline,
+                clearances,
+                pour,
+                firing,
+                new Found(found.tree(), gatingFound, found.mold(), found.firing()));
+    }
+
     /** All that the checks found, most severe first. */
     public Findings findings() {
         return found.all();

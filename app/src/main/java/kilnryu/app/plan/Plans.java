@@ -58,6 +58,7 @@ public class Plans {
     private final EquipmentStore equipment;
     private final Series series;
     private final Simulations simulations;
+    private final LookedAhead lookedAhead;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -72,8 +73,10 @@ public class Plans {
             EquipmentStore equipment,
             Series series,
             Simulations simulations,
+            LookedAhead lookedAhead,
             TransactionTemplate transaction,
             Clock clock) {
+        this.lookedAhead = lookedAhead;
         this.transaction = transaction;
         this.simulations = simulations;
         this.series = series;
@@ -101,7 +104,33 @@ public class Plans {
         TreeStore.Row row = row(account, id);
         Map<Stage, Sheet> stages = sheets(id);
         Factors own = factors(account, id);
-        return new Saved(row, stages, read(account, texts(stages), own), own);
+        return new Saved(row, stages, ahead(account, id, stages, own, read(account, texts(stages), own)), own);
+    }
+
+    /** A plan of what is saved with what was foreseen of it; the same where nobody looked ahead. */
+    private Plan ahead(Account account, long id, Map<Stage, Sheet> stages, Factors own, Plan plan) {
+        return plan.gating().isEmpty()
+                ? plan
+                : plan.foretold(
+                        lookedAhead.over(account, id, stages, own, plan.found().gating()));
+    }
+
+    /** A note why it was changed is no change. */
+    private static boolean sameTree(Map<Stage, Map<String, String>> one, Map<Stage, Map<String, String>> other) {
+        Map<Stage, Map<String, String>> a = new EnumMap<>(one);
+        Map<Stage, Map<String, String>> b = new EnumMap<>(other);
+        for (Map<Stage, Map<String, String>> of : List.of(a, b)) {
+            Map<String, String> tree = new HashMap<>(of.getOrDefault(Stage.TREE, Map.of()));
+            tree.remove("change_note");
+            of.put(Stage.TREE, tree);
+        }
+        return a.equals(b);
+    }
+
+    /** The same of what is typed, where it is what is saved. */
+    Plan ahead(Account account, long id, Map<Stage, Map<String, String>> typed, Plan plan) {
+        Map<Stage, Sheet> stages = sheets(id);
+        return sameTree(typed, texts(stages)) ? ahead(account, id, stages, factors(account, id), plan) : plan;
     }
 
     /** The studio's factors, and over them those that came with an imported tree. */

@@ -380,7 +380,8 @@ class StageController {
         Factors factors = plans.factors(account, sight.tree);
         Map<Stage, Map<String, String>> texts = Plans.texts(plans.sheets(sight.tree));
         texts.put(sight.stage(), sight.typed);
-        return plans.read(account, texts, factors);
+        Plan plan = plans.read(account, texts, factors);
+        return sight.tree == 0 ? plan : plans.ahead(account, sight.tree, texts, plan);
     }
 
     private String page(Account account, Sight sight, Model model) {

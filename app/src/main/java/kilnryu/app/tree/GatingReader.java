@@ -58,10 +58,11 @@ public final class GatingReader {
      */
     public record Heat(Optional<Figure> metal, Optional<Figure> mold, InMold in, boolean vacuum) {}
 
-    /** A tree that is built, and what is said of parts that have no place in it. */
-    public record Built(GatingPlan plan, Findings unplaced) {
-        public Findings findings() {
-            return plan.findings().and(unplaced);
+    /** A tree that is built, and all that is said of it, parts without a place among it. */
+    public record Built(GatingPlan plan, Findings unplaced, Findings findings) {
+        /** The same with what a look ahead knows better. */
+        public Built foretold(Findings found) {
+            return new Built(plan, unplaced, found);
         }
     }
 
@@ -129,7 +130,8 @@ public final class GatingReader {
                     rules.factors,
                     heat.in,
                     gauge.isPresent() ? Optional.of(gauge(gauge.getAsDouble())) : Optional.empty()));
-            return Optional.of(new Built(plan, new Findings(unplaced)));
+            return Optional.of(
+                    new Built(plan, new Findings(unplaced), plan.findings().and(new Findings(unplaced))));
         } catch (ImpossibleAssembly e) {
             fields.error("parts[" + e.member() + "]." + e.field(), e.getMessage());
             return Optional.empty();

@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Set;
+import kilnryu.core.finding.Finding;
+import kilnryu.core.finding.Findings;
+import kilnryu.core.finding.Severity;
 import org.junit.jupiter.api.Test;
 
 /** What was foreseen beside what was found. */
@@ -68,5 +71,21 @@ class ForeseenTest {
         assertThat(hollow.right()).isEqualTo(3);
         assertThat(hollow.trees()).isEqualTo(5);
         assertThat(scores.get(1).both()).isEqualTo(1);
+    }
+
+    @Test
+    void theSimpleChecksStayAsTheCheckByHand() {
+        Findings simple = new Findings(List.of(
+                Finding.warn("thick-thin-thick.4", "member.4", "Thick, thin, thick.", "It sinks.", "Thicker."),
+                Finding.warn("gap.4", "member.4", "Too near.", "It breaks.", "Further.")));
+        Findings over = Foretold.over(simple, told("POOL", "stop"));
+        assertThat(over.stops()).extracting(Finding::id).containsExactly("foresight.pool.leg.1");
+        assertThat(over.all())
+                .filteredOn(f -> f.id().equals("thick-thin-thick.4"))
+                .allMatch(f -> f.severity() == Severity.NOTE && f.message().startsWith("By hand: "));
+        assertThat(over.all()).filteredOn(f -> f.id().equals("gap.4")).allMatch(f -> f.severity() == Severity.WARN);
+        // where not all is judged, the simple check still warns
+        Told coarse = new Told(1000, 2, 4, 2, 600, 1100, 500, false, "cup", 0, 0, 0, List.of(), List.of(), List.of());
+        assertThat(Foretold.over(simple, coarse).all()).allMatch(f -> f.severity() == Severity.WARN);
     }
 }

@@ -55,8 +55,9 @@ public record CastCells(
      * One of a member.
      *
      * @param shaped whether its true shape is known; a piece without a mesh is an egg of its measures
+     * @param volume of it, cm3; NaN where it is not known
      */
-    public record Part(String key, String name, Use use, int number, boolean shaped) {}
+    public record Part(String key, String name, Use use, int number, boolean shaped, double volume) {}
 
     /** What ended short of what it joins. */
     public record Bridge(String key, double gap) {}
@@ -124,7 +125,7 @@ public record CastCells(
                         box.high().y() + size.band,
                         box.high().z()),
                 edge);
-        raster.parts.add(new Part("metal", "metal", Use.PIECE, 0, true));
+        raster.parts.add(new Part("metal", "metal", Use.PIECE, 0, true, Double.NaN));
         raster.mesh(mesh, (short) 0, watch);
         int top = raster.top();
         boolean[] open = new boolean[raster.grid.cells()];
@@ -403,7 +404,8 @@ public record CastCells(
                             member.name(),
                             member.use(),
                             s.number(),
-                            member.use() != Use.PIECE || meshes.containsKey(member.key()));
+                            member.use() != Use.PIECE || meshes.containsKey(member.key()),
+                            member.oneVolume());
                     raster.parts.add(part);
                     set(s, (short) (raster.parts.size() - 1));
                 }

@@ -1,8 +1,10 @@
 package kilnryu.core.foresight;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.function.DoubleUnaryOperator;
 import kilnryu.core.finding.Finding;
@@ -42,6 +44,7 @@ public record Foresight(
             "Not known here: jets and splashing, dissolved gas, movement of the mold, surface tension under 1 mm. Cup and open feeders are taken as covered: they lose no heat upward.";
 
     private static final int ACROSS = 4;
+    private static final double HELD = 0.5;
     private static final double KILO = 1000;
 
     static final Constant LEAK = new Constant(
@@ -277,6 +280,7 @@ public record Foresight(
                                 + " has no mesh: it is frozen as an egg of its measures. Its inside is not yet judged.",
                         "Thick and thin places decide where it goes wrong, and they are not known.",
                         "Give the piece its mesh.")));
+        found.addAll(lost(q.cells));
         q.cells
                 .bridged()
                 .forEach(b -> found.add(Finding.note(
@@ -296,11 +300,37 @@ public record Foresight(
         return found;
     }
 
+    /** Pieces that these cells hold by less than half: thinner than a cell, or inside another. */
+    private static List<Finding> lost(CastCells cells) {
+        List<Finding> lost = new ArrayList<>();
+        int[] counts = cells.counts();
+        Set<String> said = new HashSet<>();
+        for (int i = 0; i < counts.length; i++) {
+            CastCells.Part p = cells.parts().get(i);
+            double held = counts[i] * Math.pow(cells.edge(), 3) / 1000;
+            if (p.use() == Use.PIECE && held < p.volume() * HELD && said.add(p.key())) {
+                lost.add(Finding.note(
+                        "foresight.lost." + p.key(),
+                        "member." + p.key(),
+                        String.format(
+                                Locale.ROOT,
+                                "%s is not yet judged: of its %.1f cm³ only %.1f lie in these cells.",
+                                p.name(),
+                                p.volume(),
+                                held),
+                        "Its walls are thinner than a cell, or it lies inside another piece.",
+                        "Try it finer; or move it."));
+            }
+        }
+        return lost;
+    }
+
     /** Whether nothing that matters was left out. */
     public boolean judged() {
         return findings.all().stream()
                 .noneMatch(f -> f.id().equals("foresight.coarse")
                         || f.id().startsWith("foresight.no-mesh")
+                        || f.id().startsWith("foresight.lost")
                         || f.id().equals("foresight.no-cup"));
     }
 

@@ -164,4 +164,48 @@ class ForesightTest {
             assertThat(Change.of(wrong)).isEmpty();
         }
     }
+
+    private static Leg with(String key, Form.Body body, int count, Joint joint, double cm3) {
+        Leg leg = new Leg();
+        leg.members.removeIf(m -> m.key().equals("leg"));
+        kilnryu.core.gating.Member one =
+                new Leg().add(key, Use.PIECE, body, joint, cm3 * count).members.get(5);
+        leg.members.add(new kilnryu.core.gating.Member(
+                key, "the " + key, Use.PIECE, count, body, one.volume(), one.joint(), ""));
+        return leg;
+    }
+
+    private static Form.Body egg(double length, double thick) {
+        return new Form.Body(
+                length, thick, thick, java.util.Optional.empty(), java.util.Optional.empty(), Form.Traps.NONE);
+    }
+
+    @Test
+    void aPieceThatStandsOverTheRimIsNotFilled() {
+        Leg leg = with("post", egg(60, 30), 1, Joint.to("cup", 5, 0, 80), 28);
+        Foresight f = leg.foresight(COARSE);
+        assertThat(f.troubles())
+                .anyMatch(t -> t.kind() == Trouble.Kind.STOP && t.key().equals("post"));
+        assertThat(f.troubles().get(0).severity()).isEqualTo(Severity.STOP);
+    }
+
+    @Test
+    void aHundredPiecesAreSaidOnce() {
+        Leg leg = with("bud", egg(20, 14), 100, Joint.to("sprue", 20, 0, -20).inRings(20, 9), 2);
+        Foresight f = leg.foresight(200_000);
+        assertThat(f.cells().parts()).filteredOn(p -> p.key().equals("bud")).hasSize(100);
+        assertThat(f.troubles()).filteredOn(t -> t.key().equals("bud")).hasSizeLessThan(10);
+    }
+
+    @Test
+    void aPieceInsideAnotherAndOneThinnerThanACellAreNotJudged() {
+        Leg inside = new Leg();
+        inside.add("pearl", Use.PIECE, egg(12, 12), Joint.to("gate", 100, 0, 90), 0.9);
+        Foresight f = inside.foresight(20_000);
+        assertThat(f.judged()).isFalse();
+        Leg thin = with("leaf", egg(40, 0.4), 1, Joint.to("gate", 10, 0, 90), 30);
+        Foresight g = thin.foresight(20_000);
+        assertThat(g.findings().has("foresight.lost.leaf")).isTrue();
+        assertThat(g.judged()).isFalse();
+    }
 }
