@@ -11,7 +11,6 @@ import java.util.Optional;
 import java.util.UUID;
 import kilnryu.app.account.Account;
 import kilnryu.app.foresight.Foreseen;
-import kilnryu.app.foresight.ForesightStore;
 import kilnryu.app.piece.Photo;
 import kilnryu.app.piece.PhotoStore;
 import kilnryu.app.plan.Plans;
@@ -52,7 +51,6 @@ public class BreakOutController {
     private final Together together;
     private final PhotoStore photos;
     private final WaxFound waxes;
-    private final ForesightStore aheads;
 
     private final Clock clock;
 
@@ -65,9 +63,7 @@ public class BreakOutController {
             Together together,
             PhotoStore photos,
             WaxFound waxes,
-            ForesightStore aheads,
             Clock clock) {
-        this.aheads = aheads;
         this.clock = clock;
         this.store = store;
         this.breakOuts = breakOuts;
@@ -232,9 +228,13 @@ public class BreakOutController {
         model.addAttribute("forecasts", store.forecasts(row.tree()));
         model.addAttribute(
                 "lookedAhead",
-                aheads.opened(account.studioId(), row.tree(), 1).stream()
-                        .flatMap(o -> Foreseen.lines(o).stream())
-                        .toList());
+                Foreseen.lines(
+                        saved.row(),
+                        course.castings().stream()
+                                .flatMap(c -> c.pins().stream())
+                                .map(p -> p.kind().key())
+                                .collect(java.util.stream.Collectors.toSet()),
+                        course.allSeen()));
         model.addAttribute("goodNow", course.count(BreakOutCourse.Verdict.GOOD));
         model.addAttribute("allSeen", course.allSeen());
     }

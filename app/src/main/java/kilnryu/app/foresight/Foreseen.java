@@ -3,6 +3,7 @@ package kilnryu.app.foresight;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import kilnryu.app.tree.TreeStore;
 
 /** What a look ahead foresaw of a casting beside what was found when its mold was opened. */
 public final class Foreseen {
@@ -55,6 +56,18 @@ public final class Foreseen {
                     "A miss."));
         }
         return lines;
+    }
+
+    /** The same of a tree by what its row holds of it; none where nobody looked ahead. */
+    public static List<Line> lines(TreeStore.Row tree, Set<String> pinned, boolean allSeen) {
+        return tree.foreseen() == null
+                ? List.of()
+                : lines(new Opened(
+                        tree.id(),
+                        tree.name(),
+                        ForesightStore.held(tree.foreseen()).told(),
+                        pinned,
+                        allSeen));
     }
 
     /** Over all trees that were looked at whole. */

@@ -39,9 +39,16 @@ class ForesightController {
     private final Foresights foresights;
     private final ForesightStore store;
     private final LayoutSearch search;
+    private final WaysUp ways;
 
     ForesightController(
-            Plans plans, Streams streams, Foresights foresights, ForesightStore store, LayoutSearch search) {
+            Plans plans,
+            Streams streams,
+            Foresights foresights,
+            ForesightStore store,
+            LayoutSearch search,
+            WaysUp ways) {
+        this.ways = ways;
         this.search = search;
         this.plans = plans;
         this.streams = streams;
@@ -136,6 +143,13 @@ class ForesightController {
         Plans.Saved saved = plans.find(account, id);
         search.look(account, saved, foresights.state(account, saved));
         return "redirect:/trees/" + id + "/foresight?searched#found";
+    }
+
+    /** The piece by itself with each side up. */
+    @GetMapping("/trees/{id}/foresight/ways")
+    String ways(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
+        model.addAttribute("ways", ways.of(account, plans.find(account, id)));
+        return "foresight/ways :: ways";
     }
 
     /** Takes a layout that was found, over the version that it was found for. */

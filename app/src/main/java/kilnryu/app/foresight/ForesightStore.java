@@ -15,9 +15,10 @@ import tools.jackson.databind.json.JsonMapper;
 /** Looks ahead that were taken of trees, each with the state of the sheets that it was reckoned from. */
 @Repository
 public class ForesightStore {
+    private static final JsonMapper JSON = KeptJson.mapper();
+
     private final JdbcClient jdbc;
     private final Clock clock;
-    private final JsonMapper json = KeptJson.mapper();
 
     ForesightStore(JdbcClient jdbc, Clock clock) {
         this.jdbc = jdbc;
@@ -42,11 +43,16 @@ public class ForesightStore {
                 .param("tree", tree)
                 .param("state", state)
                 .param("asked", asked)
-                .param("told", json.writeValueAsString(outlook.told()))
+                .param("told", JSON.writeValueAsString(outlook.told()))
                 .param("cells", outlook.cells().packed())
                 .param("account", account)
                 .param("now", OffsetDateTime.ofInstant(clock.instant(), ZoneOffset.UTC))
                 .update();
+    }
+
+    /** What a tree's row holds of it. */
+    static Foretold.Held held(String foreseen) {
+        return JSON.readValue(foreseen, Foretold.Held.class);
     }
 
     /** The newest of a tree. */
@@ -61,7 +67,7 @@ public class ForesightStore {
                         rs.getLong("id"),
                         rs.getString("state"),
                         rs.getInt("asked_cells"),
-                        json.readValue(rs.getString("told"), Told.class),
+                        JSON.readValue(rs.getString("told"), Told.class),
                         rs.getObject("made_at", OffsetDateTime.class).toInstant()))
                 .optional();
     }
@@ -75,12 +81,8 @@ public class ForesightStore {
                 .map(FrozenCells::unpacked);
     }
 
-    /**
-     * The newest look ahead at each tree before its mold was opened, beside what was pinned on its castings; newest first.
-     *
-     * @param tree only this one, 0 for all of the studio
-     */
-    public List<Foreseen.Opened> opened(long studio, long tree, int most) {
+    /** The newest look ahead at each tree before its mold was opened, beside what was pinned on its castings; newest first. */
+    public List<Foreseen.Opened> opened(long studio, int most) {
         return jdbc.sql("""
                         select t.id, t.name, f.told,
                                coalesce((select string_agg(distinct e.fields->>'defect', ' ') from break_out_event e
@@ -91,16 +93,15 @@ public class ForesightStore {
                           join lateral (select told from foresight f
                                          where f.tree_id = t.id and f.made_at < b.begun_at
                                          order by f.made_at desc, f.id desc limit 1) f on true
-                         where b.studio_id = :studio and (:tree = 0 or t.id = :tree)
+                         where b.studio_id = :studio
                          order by b.begun_at desc limit :most
                         """)
                 .param("studio", studio)
-                .param("tree", tree)
                 .param("most", most)
                 .query((rs, n) -> new Foreseen.Opened(
                         rs.getLong("id"),
                         rs.getString("name"),
-                        json.readValue(rs.getString("told"), Told.class),
+                        JSON.readValue(rs.getString("told"), Told.class),
                         Set.of(rs.getString("pinned").split(" ")),
                         rs.getBoolean("seen")))
                 .list();

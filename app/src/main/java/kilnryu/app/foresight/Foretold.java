@@ -3,7 +3,6 @@ package kilnryu.app.foresight;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import kilnryu.app.account.Account;
 import kilnryu.app.plan.LookedAhead;
 import kilnryu.app.plan.Stage;
@@ -28,21 +27,22 @@ class Foretold implements LookedAhead {
             "high-further.",
             "blind-end.");
 
-    private final ForesightStore store;
     private final Foresights foresights;
 
-    Foretold(ForesightStore store, Foresights foresights) {
-        this.store = store;
+    Foretold(Foresights foresights) {
         this.foresights = foresights;
     }
 
+    /** What a tree's row holds of it. @param state of the sheets it was reckoned from */
+    record Held(String state, Told told) {}
+
     @Override
-    public Findings over(Account account, long tree, Map<Stage, Sheet> sheets, Factors factors, Findings simple) {
-        Optional<ForesightStore.Row> row = store.newest(account.studioId(), tree);
-        if (row.isEmpty()) {
+    public Findings over(Account account, String foreseen, Map<Stage, Sheet> sheets, Factors factors, Findings simple) {
+        if (foreseen == null) {
             return simple;
         }
-        if (!row.get().state().equals(foresights.state(account, sheets, factors))) {
+        Held held = ForesightStore.held(foreseen);
+        if (!held.state.equals(foresights.state(account, sheets, factors))) {
             return simple.and(new Findings(List.of(Finding.note(
                     "foresight.old",
                     "gating",
@@ -50,7 +50,7 @@ class Foretold implements LookedAhead {
                     "What was foreseen was of another tree.",
                     "Try it anew."))));
         }
-        return over(simple, row.get().told());
+        return over(simple, held.told);
     }
 
     static Findings over(Findings simple, Told told) {

@@ -116,7 +116,7 @@ class StudioLogController {
                                 f.came() + " of " + f.made(),
                                 f.why()))
                         .toList());
-        List<kilnryu.app.foresight.Foreseen.Opened> ahead = aheads.opened(account.studioId(), 0, 400);
+        List<kilnryu.app.foresight.Foreseen.Opened> ahead = aheads.opened(account.studioId(), 400);
         model.addAttribute("ahead", ahead.isEmpty() ? List.of() : kilnryu.app.foresight.Foreseen.scores(ahead));
         return "learning/log";
     }

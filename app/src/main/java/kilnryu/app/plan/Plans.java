@@ -104,15 +104,16 @@ public class Plans {
         TreeStore.Row row = row(account, id);
         Map<Stage, Sheet> stages = sheets(id);
         Factors own = factors(account, id);
-        return new Saved(row, stages, ahead(account, id, stages, own, read(account, texts(stages), own)), own);
+        return new Saved(
+                row, stages, ahead(account, row.foreseen(), stages, own, read(account, texts(stages), own)), own);
     }
 
     /** A plan of what is saved with what was foreseen of it; the same where nobody looked ahead. */
-    private Plan ahead(Account account, long id, Map<Stage, Sheet> stages, Factors own, Plan plan) {
+    private Plan ahead(Account account, String foreseen, Map<Stage, Sheet> stages, Factors own, Plan plan) {
         return plan.gating().isEmpty()
                 ? plan
-                : plan.foretold(
-                        lookedAhead.over(account, id, stages, own, plan.found().gating()));
+                : plan.foretold(lookedAhead.over(
+                        account, foreseen, stages, own, plan.found().gating()));
     }
 
     /** A note why it was changed is no change. */
@@ -130,7 +131,9 @@ public class Plans {
     /** The same of what is typed, where it is what is saved. */
     Plan ahead(Account account, long id, Map<Stage, Map<String, String>> typed, Plan plan) {
         Map<Stage, Sheet> stages = sheets(id);
-        return sameTree(typed, texts(stages)) ? ahead(account, id, stages, factors(account, id), plan) : plan;
+        return sameTree(typed, texts(stages))
+                ? ahead(account, row(account, id).foreseen(), stages, factors(account, id), plan)
+                : plan;
     }
 
     /** The studio's factors, and over them those that came with an imported tree. */

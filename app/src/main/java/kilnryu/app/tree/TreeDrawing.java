@@ -428,6 +428,9 @@ public final class TreeDrawing {
         Map<String, Integer> taken = new HashMap<>();
         for (int i = 0; i < pinned.size(); i++) {
             Finding finding = pinned.get(i);
+            if (!finding.place().startsWith("member.")) {
+                continue;
+            }
             String key = finding.place().substring("member.".length());
             Optional<Single> at =
                     plan.assembly().named(key).map(m -> plan.placing().of(m).get(0));

@@ -61,7 +61,8 @@ public class TreeStore {
             String face,
             String mark,
             Stand stand,
-            String ahead) {
+            String ahead,
+            String foreseen) {
         /** The same with a face that was made just now. */
         public Row seen(String itsFace, String itsMark) {
             return new Row(
@@ -77,7 +78,8 @@ public class TreeStore {
                     itsFace,
                     itsMark,
                     stand,
-                    ahead);
+                    ahead,
+                    foreseen);
         }
     }
 
@@ -141,6 +143,16 @@ public class TreeStore {
 
     /** How metal came into a mold. */
     private static final Set<String> POURED = Set.of("full", "short", "leaked");
+
+    /** A tree with what was last foreseen of it, before its mold was opened. */
+    private static final String FORESEEN = """
+            select tree.*,
+                   (select json_build_object('state', s.state, 'told', s.told)::text from foresight s
+                     where s.tree_id = tree.id
+                       and s.made_at < coalesce((select begun_at from break_out b where b.tree_id = tree.id), 'infinity')
+                     order by s.made_at desc, s.id desc limit 1) as foreseen
+              from tree where id = :id and studio_id = :studio
+            """;
 
     /** What is in work of a tree: its last load, shell and mixing, for the rows that are asked for only. */
     private static final String STANDS = """
@@ -230,7 +242,7 @@ public class TreeStore {
             return Map.of();
         }
         String which = """
-                select * from tree
+                select *, null::text as foreseen from tree
                  where studio_id = :studio and archived_at is null
                    and id in (select tree_id from tree_piece where piece_id in (:pieces))
                  order by updated_at desc limit 60
@@ -286,7 +298,7 @@ public class TreeStore {
     /** Those whose name holds the words, and those of them that are found otherwise, such as by their commission. */
     public List<Row> list(Wanted w) {
         String which = """
-                select * from tree
+                select *, null::text as foreseen from tree
                  where studio_id = :studio and (archived_at is not null) = :archived
                    and (:search = '' or position(lower(:search) in lower(name)) > 0 or id in (:also))
                    and (:mark = '' or mark = :mark)
@@ -311,7 +323,7 @@ public class TreeStore {
      */
     public List<Row> inWork(long studio, Instant from, Instant until, int most) {
         String which = """
-                select * from tree
+                select *, null::text as foreseen from tree
                  where studio_id = :studio and archived_at is null
                    and id not in (select b.tree_id from break_out b where b.studio_id = :studio and b.state = 'done')
                    and id in (
@@ -368,7 +380,7 @@ public class TreeStore {
     public Optional<Row> find(long studio, long id) {
         return InRequest.once(
                 "tree " + studio + " " + id,
-                () -> jdbc.sql(STANDS.formatted("select * from tree where id = :id and studio_id = :studio"))
+                () -> jdbc.sql(STANDS.formatted(FORESEEN))
                         .param("id", id)
                         .param("studio", studio)
                         .query((rs, n) -> {
@@ -389,7 +401,8 @@ public class TreeStore {
             return known;
         }
         return jdbc
-                .sql(STANDS.formatted("select * from tree where id = any(:ids) and studio_id = :studio"))
+                .sql(STANDS.formatted(
+                        "select *, null::text as foreseen from tree where id = any(:ids) and studio_id = :studio"))
                 .param("ids", ids.toArray(Long[]::new))
                 .param("studio", studio)
                 .query((rs, n) -> {
@@ -508,7 +521,8 @@ public class TreeStore {
                 rs.getString("face"),
                 rs.getString("mark"),
                 stand(rs),
-                rs.getString("ahead"));
+                rs.getString("ahead"),
+                rs.getString("foreseen"));
     }
 
     private static Stand stand(ResultSet rs) throws SQLException {

@@ -118,6 +118,7 @@ class DayPageTest {
                 "",
                 mark,
                 new TreeStore.Stand(station, "planned", "", null),
+                null,
                 null);
     }
 
