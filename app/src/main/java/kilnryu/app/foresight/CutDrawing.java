@@ -178,6 +178,29 @@ final class CutDrawing {
         return c.low()[plane.across()] + c.edge() * (count == 0 ? c.grid().along(plane.across()) / 2.0 : sum / count);
     }
 
+    /** The upright cut that meets most metal, as frozen, small. */
+    static View fullest(Outlook outlook) {
+        FrozenCells c = outlook.cells();
+        Plane most = Plane.FRONT;
+        int at = 0;
+        int count = -1;
+        for (Plane plane : List.of(Plane.FRONT, Plane.SIDE)) {
+            int[] metal = new int[c.grid().along(plane.across())];
+            for (int i = 0; i < c.part().length; i++) {
+                metal[c.grid().place(plane.across(), i)] += c.metal(i) ? 1 : 0;
+            }
+            for (int k = 0; k < metal.length; k++) {
+                if (metal[k] > count) {
+                    count = metal[k];
+                    most = plane;
+                    at = k;
+                }
+            }
+        }
+        double off = c.low()[most.across()] + (at + 0.5) * c.edge();
+        return new View(most, off, false, c.seconds(), true);
+    }
+
     private int at(int u, int v) {
         return switch (view.plane) {
             case FRONT -> c.grid().at(u, slice, v);
@@ -242,10 +265,19 @@ final class CutDrawing {
         svg.path(rim(alone), "fill=\"none\" stroke=\"#fff\" stroke-width=\"1.6\"");
         svg.path(rim(fed), "fill=\"none\" stroke=\"#fff\" stroke-width=\"1.6\" stroke-dasharray=\"4 3\"");
         if (now >= c.at(c.seconds())) {
-            svg.path(
-                    cells(i -> (c.marks()[i] & (FrozenCells.HOLLOW | FrozenCells.SUNK)) != 0),
-                    "fill=\"" + EMPTY + "\" stroke=\"" + Svg.OXIDE + "\" stroke-width=\"1\"");
+            for (boolean piece : new boolean[] {false, true}) {
+                // a feeder that sank did what it is for
+                svg.path(
+                        cells(i ->
+                                (c.marks()[i] & (FrozenCells.HOLLOW | FrozenCells.SUNK)) != 0 && inPiece(i) == piece),
+                        "fill=\"" + EMPTY + "\" stroke=\"" + (piece ? Svg.OXIDE : Svg.FAINT_INK)
+                                + "\" stroke-width=\"1\"");
+            }
         }
+    }
+
+    private boolean inPiece(int i) {
+        return c.metal(i) && told.parts().get(c.part()[i]).use().equals("piece");
     }
 
     private boolean there(int i) {

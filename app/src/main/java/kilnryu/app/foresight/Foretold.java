@@ -83,9 +83,10 @@ class Foretold implements LookedAhead {
                     List.of("Filled and frozen ahead: " + m.title() + ".", m.says(), remedy)));
         }
         for (Told.Note n : told.notes()) {
-            String place = List.of(".no-mesh.", ".gap.", ".lost.").stream().anyMatch(n.id()::contains)
-                    ? "member." + n.id().substring(n.id().lastIndexOf('.') + 1)
-                    : "gating";
+            String place =
+                    List.of(".no-mesh.", ".gap.", ".lost.", ".unlike.").stream().anyMatch(n.id()::contains)
+                            ? "member." + n.id().substring(n.id().lastIndexOf('.') + 1)
+                            : "gating";
             all.add(finding(n.severity(), n.id(), place, List.of(n.message(), n.reason(), n.remedy())));
         }
         return new Findings(all);

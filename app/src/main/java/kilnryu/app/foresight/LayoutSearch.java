@@ -150,15 +150,7 @@ class LayoutSearch {
         double lacks = told.lacks() + told.unfilled();
         double metal = plan.tree().orElseThrow().cavityMetal().value();
         double necks = ForesightPage.necks(plan);
-        CutDrawing.Plane plane = CutDrawing.Plane.FRONT;
-        String drawing = CutDrawing.of(
-                outlook,
-                new CutDrawing.View(
-                        plane,
-                        CutDrawing.best(outlook, plane),
-                        false,
-                        outlook.cells().seconds(),
-                        true));
+        String drawing = CutDrawing.of(outlook, CutDrawing.fullest(outlook));
         return new Found(
                 words,
                 String.format(

@@ -72,7 +72,9 @@ class ForesightIT extends BrowserTest {
 
     @Test
     void itIsTurnedAndPrinted() {
-        tryIt("60000");
+        if (page.locator(".cut-drawn svg").count() == 0) {
+            tryIt("60000");
+        }
         assertThat(page.locator(".cut-drawn svg")).isVisible();
         press("Turn in space");
         Locator canvas = page.locator(".turning canvas");

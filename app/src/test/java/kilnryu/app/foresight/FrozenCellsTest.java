@@ -82,11 +82,11 @@ class FrozenCellsTest {
     void aCutShowsMetalByItsTime() {
         Outlook outlook = new Outlook(told(), bar());
         String cut = CutDrawing.of(outlook, new CutDrawing.View(CutDrawing.Plane.FRONT, -1, false, 450, false));
-        // 600 s in six classes of two minutes: 60 s is the palest, 600 s the last but one
-        assertThat(CutDrawing.classes(told(), bar())).containsExactly(120, 240, 360, 480, 600);
+        // 600 s in six classes, by a round number a little under 100 s: 60 s is the palest, 600 s the last
+        assertThat(CutDrawing.classes(told(), bar())).containsExactly(90, 180, 270, 360, 450);
         assertThat(cut)
                 .contains("fill=\"#e3e7d8\"")
-                .contains("fill=\"#31568f\"")
+                .contains("fill=\"#28265c\"")
                 .contains("leg &amp; foot");
         assertThat(cut).contains(">1</text>").doesNotContain("style=");
         assertThat(CutDrawing.classOf(new double[] {120, 240}, 240)).isEqualTo(1);
@@ -94,6 +94,14 @@ class FrozenCellsTest {
                 .isEqualTo(2);
         assertThat(CutDrawing.best(outlook, CutDrawing.Plane.FRONT)).isCloseTo(0, within(1e-9));
         assertThat(CutDrawing.best(outlook, CutDrawing.Plane.LEVEL)).isEqualTo(-5);
+    }
+
+    /** Eight by two cells lie in a cut along the bar, two by two across it. */
+    @Test
+    void theFullestCutIsAlong() {
+        CutDrawing.View view = CutDrawing.fullest(new Outlook(told(), bar()));
+        assertThat(view.plane()).isEqualTo(CutDrawing.Plane.FRONT);
+        assertThat(view.off()).isEqualTo(-1);
     }
 
     @Test

@@ -55,9 +55,10 @@ public record CastCells(
      * One of a member.
      *
      * @param shaped whether its true shape is known; a piece without a mesh is an egg of its measures
-     * @param volume of it, cm3; NaN where it is not known
+     * @param volume of it, cm3, by its mesh where it has one; NaN where it is not known
+     * @param planned cm3 that the plan counts, by scale or measure; NaN where nothing is planned
      */
-    public record Part(String key, String name, Use use, int number, boolean shaped, double volume) {}
+    public record Part(String key, String name, Use use, int number, boolean shaped, double volume, double planned) {}
 
     /** What ended short of what it joins. */
     public record Bridge(String key, double gap) {}
@@ -125,7 +126,7 @@ public record CastCells(
                         box.high().y() + size.band,
                         box.high().z()),
                 edge);
-        raster.parts.add(new Part("metal", "metal", Use.PIECE, 0, true, Double.NaN));
+        raster.parts.add(new Part("metal", "metal", Use.PIECE, 0, true, Double.NaN, Double.NaN));
         raster.mesh(mesh, (short) 0, watch);
         int top = raster.top();
         boolean[] open = new boolean[raster.grid.cells()];
@@ -393,7 +394,10 @@ public record CastCells(
             double volume = 0;
             for (Member member : plan.assembly().fromRoot()) {
                 area += member.form().surface() * member.count();
-                volume += member.volume().value() * 1000;
+                Mesh mesh = meshes.get(member.key());
+                double one =
+                        mesh != null && member.form() instanceof Form.Body b ? volume(mesh, b) : member.oneVolume();
+                volume += one * member.count() * 1000;
                 for (Single s : plan.placing().of(member)) {
                     watch.report(
                             Watch.Step.JOIN,
@@ -405,6 +409,7 @@ public record CastCells(
                             member.use(),
                             s.number(),
                             member.use() != Use.PIECE || meshes.containsKey(member.key()),
+                            one,
                             member.oneVolume());
                     raster.parts.add(part);
                     set(s, (short) (raster.parts.size() - 1));
@@ -523,6 +528,21 @@ public record CastCells(
             if (set == 0) {
                 raster.take(raster.at(s.middle()), as, s.member().use() == Use.PIECE);
             }
+        }
+
+        /** What a closed mesh holds, stretched to the measures of its piece, cm3: its tetrahedra from one corner, with their signs. */
+        private static double volume(Mesh mesh, Form.Body b) {
+            Vec from = mesh.box().low();
+            Vec span = mesh.box().size();
+            double six = 0;
+            for (int t = 0; t < mesh.triangleCount(); t++) {
+                Vec one = mesh.at(mesh.corner(t, 0)).minus(from);
+                Vec two = mesh.at(mesh.corner(t, 1)).minus(from);
+                Vec three = mesh.at(mesh.corner(t, 2)).minus(from);
+                six += one.dot(two.cross(three));
+            }
+            double stretched = b.length() * b.width() * b.thickness() / Math.max(1e-12, span.x() * span.y() * span.z());
+            return Math.abs(six) / 6 * stretched / 1000;
         }
 
         /** The mesh as the piece hangs: its longest side along it, the middle one along the broader, the end that is up up. */

@@ -45,6 +45,9 @@ public record Foresight(
 
     private static final int ACROSS = 4;
     private static final double HELD = 0.5;
+    /** The plan's volume and the mesh's may differ by so many times. */
+    private static final double UNLIKE = 1.25;
+
     private static final double KILO = 1000;
 
     static final Constant LEAK = new Constant(
@@ -281,6 +284,19 @@ public record Foresight(
                         "Thick and thin places decide where it goes wrong, and they are not known.",
                         "Give the piece its mesh.")));
         found.addAll(lost(q.cells));
+        q.cells.parts().stream()
+                .filter(p -> p.number() == 0 && Math.abs(Math.log(p.planned() / p.volume())) > Math.log(UNLIKE))
+                .forEach(p -> found.add(Finding.note(
+                        "foresight.unlike." + p.key(),
+                        "member." + p.key(),
+                        String.format(
+                                Locale.ROOT,
+                                "%s has %.0f cm³ in the plan and %.0f by its mesh: the mesh is frozen, so it is not yet judged.",
+                                p.name(),
+                                p.planned(),
+                                p.volume()),
+                        "One of the two is of another piece, and thick places would be elsewhere.",
+                        "Weigh it again, or give it the mesh it was made by.")));
         q.cells
                 .bridged()
                 .forEach(b -> found.add(Finding.note(
@@ -331,6 +347,7 @@ public record Foresight(
                 .noneMatch(f -> f.id().equals("foresight.coarse")
                         || f.id().startsWith("foresight.no-mesh")
                         || f.id().startsWith("foresight.lost")
+                        || f.id().startsWith("foresight.unlike")
                         || f.id().equals("foresight.no-cup"));
     }
 

@@ -208,4 +208,29 @@ class ForesightTest {
         assertThat(g.findings().has("foresight.lost.leaf")).isTrue();
         assertThat(g.judged()).isFalse();
     }
+
+    /** The leg by its sections: a disc, cones; as a sum of frustums 64 cm3 within its 32 corners. */
+    @Test
+    void aMassThatIsNotTheMeshsIsSaid() {
+        double[][] rings = {
+            {0, 18}, {8, 18}, {16, 8}, {26, 4.5}, {90, 5}, {110, 8}, {130, 15}, {150, 16}, {160, 14}, {166, 10}
+        };
+        double sum = 0;
+        for (int i = 0; i + 1 < rings.length; i++) {
+            double a = rings[i][1];
+            double b = rings[i + 1][1];
+            sum += Math.PI / 3 * (rings[i + 1][0] - rings[i][0]) * (a * a + a * b + b * b) / 1000;
+        }
+        CastCells.Part leg = new Leg().cells(COARSE).parts().get(4);
+        assertThat(leg.volume()).isCloseTo(sum, within(0.02 * sum));
+        assertThat(new Leg().foresight(COARSE).findings().has("foresight.unlike.leg"))
+                .isFalse();
+        Leg heavy = new Leg();
+        heavy.members.removeIf(m -> m.key().equals("leg"));
+        Form body = new Leg().members.get(4).form();
+        heavy.add("leg", Use.PIECE, body, Joint.to("gate", 10, 0, 90), 1.6 * sum);
+        Foresight f = heavy.foresight(COARSE);
+        assertThat(f.findings().has("foresight.unlike.leg")).isTrue();
+        assertThat(f.judged()).isFalse();
+    }
 }
