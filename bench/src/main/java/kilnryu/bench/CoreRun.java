@@ -20,6 +20,10 @@ public final class CoreRun {
             Map.entry("DiagnosisBenchmark.allCauses", new Name("diagnosis: all causes ranked for one casting", 50)),
             Map.entry("FlaskBenchmark.sixtyFlasks", new Name("fit: a tree held against 60 flasks", 10)),
             Map.entry("FlaskBenchmark.fortyMolds", new Name("mixing: a session of 40 molds", 50)),
+            Map.entry("FreezingBenchmark.whole20000", new Name("looked ahead: 20,000 cells filled, frozen, fed", 250)),
+            Map.entry(
+                    "FreezingBenchmark.whole150000",
+                    new Name("looked ahead: 150,000 cells filled, frozen, fed", 2_000)),
             Map.entry("FreezingBenchmark.cells20000", new Name("freezing: 20,000 cells until the last is solid", 250)),
             Map.entry(
                     "FreezingBenchmark.cells150000",

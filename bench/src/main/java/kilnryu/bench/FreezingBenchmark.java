@@ -5,6 +5,8 @@ import kilnryu.core.solid.Freezable;
 import kilnryu.core.solid.Freezing;
 import kilnryu.core.solid.Grid;
 import kilnryu.core.solid.Inert;
+import kilnryu.core.solid.Inflow;
+import kilnryu.core.solid.Pools;
 import kilnryu.core.solid.Substance;
 import kilnryu.core.solid.Surroundings;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -23,6 +25,11 @@ public class FreezingBenchmark {
     private static final double BODY_MM = 14;
     private static final double LEG_MM = 3;
     private static final double MARGIN_MM = 12;
+    /** m3/s, by hand. */
+    private static final double POURED = 3e-5;
+
+    private static final double LEAK = 3e-9;
+    private static final double SHRINKS = 0.045;
     private static final Freezable BRONZE = new Freezable(8360, 820, 970, 205e3, 420, 500, 45, 25);
     private static final Inert GYPSUM = new Inert(1290, 900, 0.25, 0.433, 0.10 / 600);
 
@@ -43,6 +50,47 @@ public class FreezingBenchmark {
     @Benchmark
     public Freezing.Frozen cells1000000() {
         return Freezing.of(finest, share -> true);
+    }
+
+    /** As a tree is looked ahead at while it is dragged: filled from the body's top, frozen, fed. */
+    @Benchmark
+    public Pools.Found whole20000() {
+        return whole(coarse);
+    }
+
+    @Benchmark
+    public Pools.Found whole150000() {
+        return whole(fine);
+    }
+
+    private static Pools.Found whole(Freezing.Question q) {
+        boolean[] open = new boolean[q.kind().length];
+        int top = q.kind().length - 1;
+        while (q.kind()[top] != Freezing.BODY) {
+            top--;
+        }
+        open[top] = true;
+        Inflow.Filled filled = Inflow.of(
+                new Inflow.Question(
+                        q.grid(),
+                        q.kind(),
+                        new int[] {top},
+                        open,
+                        BRONZE,
+                        1100,
+                        GYPSUM,
+                        540,
+                        1000,
+                        1,
+                        height -> POURED,
+                        LEAK,
+                        height -> 0),
+                share -> true);
+        Freezing.Frozen frozen = Freezing.of(q, share -> true);
+        if (filled.stopped()) {
+            throw new IllegalStateException("nobody stopped it");
+        }
+        return Pools.of(q.grid(), q.kind(), frozen, open, SHRINKS);
     }
 
     /** The plain loop of the same grid, its step as long as the metal allows. */

@@ -68,6 +68,9 @@ public class Foresights {
         if (q.metal().isEmpty() || q.mold().isEmpty()) {
             return Optional.of("say how hot metal and mold are at the pour, on the Firing page");
         }
+        if (q.assembly().of(Use.CUP).isEmpty()) {
+            return Optional.of("place a cup that the rest hangs on");
+        }
         if (q.assembly().of(Use.PIECE).isEmpty()) {
             return Optional.of("give the tree a piece");
         }

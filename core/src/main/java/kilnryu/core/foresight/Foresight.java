@@ -1,10 +1,8 @@
 package kilnryu.core.foresight;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.function.DoubleUnaryOperator;
 import kilnryu.core.finding.Finding;
@@ -42,11 +40,6 @@ public record Foresight(
     /** What no sum here knows (handbook 23). */
     public static final String NOT_KNOWN =
             "Not known here: jets and splashing, dissolved gas, movement of the mold, surface tension under 1 mm. Cup and open feeders are taken as covered: they lose no heat upward.";
-
-    private static final int ACROSS = 4;
-    private static final double HELD = 0.5;
-    /** The plan's volume and the mesh's may differ by so many times. */
-    private static final double UNLIKE = 1.25;
 
     private static final double KILO = 1000;
 
@@ -243,112 +236,13 @@ public record Foresight(
                         default -> Finding.note(id, place, t.title() + ".", t.says(), remedy);
                     });
         }
-        if (Double.isInfinite(frozen.seconds()) && frozen.last() >= 0) {
-            found.add(Finding.stop(
-                    "foresight.never",
-                    "gating",
-                    "The metal does not freeze in this mold.",
-                    "The mold takes up too little heat for so much metal.",
-                    "More mold round it, or a cooler one."));
-        }
-        if (q.cells.entry().length == 0) {
-            found.add(Finding.stop(
-                    "foresight.no-cup",
-                    "gating",
-                    "There is no cup to pour into.",
-                    "Nothing is filled, so nothing is judged.",
-                    "Place a cup that the rest hangs on."));
-        }
-        double across = q.thinnest / q.cells.edge();
-        if (!(across >= ACROSS)) {
-            found.add(Finding.note(
-                    "foresight.coarse",
-                    "gating",
-                    Double.isNaN(across)
-                            ? "How many cells lie across the thinnest wall is not known."
-                            : String.format(
-                                    Locale.ROOT,
-                                    "%.1f cells lie across the thinnest wall of %.1f mm: thin places are not yet judged.",
-                                    across,
-                                    q.thinnest),
-                    "Four are asked for times within a twentieth.",
-                    "Try it finer, with smaller cells."));
-        }
-        q.cells.parts().stream()
-                .filter(p -> !p.shaped() && p.number() == 0)
-                .forEach(p -> found.add(Finding.note(
-                        "foresight.no-mesh." + p.key(),
-                        "member." + p.key(),
-                        p.name()
-                                + " has no mesh: it is frozen as an egg of its measures. Its inside is not yet judged.",
-                        "Thick and thin places decide where it goes wrong, and they are not known.",
-                        "Give the piece its mesh.")));
-        found.addAll(lost(q.cells));
-        q.cells.parts().stream()
-                .filter(p -> p.number() == 0 && Math.abs(Math.log(p.planned() / p.volume())) > Math.log(UNLIKE))
-                .forEach(p -> found.add(Finding.note(
-                        "foresight.unlike." + p.key(),
-                        "member." + p.key(),
-                        String.format(
-                                Locale.ROOT,
-                                "%s has %.0f cm³ in the plan and %.0f by its mesh: the mesh is frozen, so it is not yet judged.",
-                                p.name(),
-                                p.planned(),
-                                p.volume()),
-                        "One of the two is of another piece, and thick places would be elsewhere.",
-                        "Weigh it again, or give it the mesh it was made by.")));
-        q.cells
-                .bridged()
-                .forEach(b -> found.add(Finding.note(
-                        "foresight.gap." + b.key(),
-                        "member." + b.key(),
-                        String.format(
-                                Locale.ROOT,
-                                "%s ends %.0f mm short of what it joins; it was taken as joined.",
-                                q.cells.parts().stream()
-                                        .filter(p -> p.key().equals(b.key()))
-                                        .map(CastCells.Part::name)
-                                        .findFirst()
-                                        .orElse("It"),
-                                b.gap()),
-                        "As it is drawn no metal would come through.",
-                        "Make it longer, or move where it joins.")));
+        found.addAll(new Doubts(q, frozen).all());
         return found;
-    }
-
-    /** Pieces that these cells hold by less than half: thinner than a cell, or inside another. */
-    private static List<Finding> lost(CastCells cells) {
-        List<Finding> lost = new ArrayList<>();
-        int[] counts = cells.counts();
-        Set<String> said = new HashSet<>();
-        for (int i = 0; i < counts.length; i++) {
-            CastCells.Part p = cells.parts().get(i);
-            double held = counts[i] * Math.pow(cells.edge(), 3) / 1000;
-            if (p.use() == Use.PIECE && held < p.volume() * HELD && said.add(p.key())) {
-                lost.add(Finding.note(
-                        "foresight.lost." + p.key(),
-                        "member." + p.key(),
-                        String.format(
-                                Locale.ROOT,
-                                "%s is not yet judged: of its %.1f cm³ only %.1f lie in these cells.",
-                                p.name(),
-                                p.volume(),
-                                held),
-                        "Its walls are thinner than a cell, or it lies inside another piece.",
-                        "Try it finer; or move it."));
-            }
-        }
-        return lost;
     }
 
     /** Whether nothing that matters was left out. */
     public boolean judged() {
-        return findings.all().stream()
-                .noneMatch(f -> f.id().equals("foresight.coarse")
-                        || f.id().startsWith("foresight.no-mesh")
-                        || f.id().startsWith("foresight.lost")
-                        || f.id().startsWith("foresight.unlike")
-                        || f.id().equals("foresight.no-cup"));
+        return findings.all().stream().noneMatch(f -> Doubts.open(f.id()));
     }
 
     /** Where the last of it is solid, mm; empty where it never is. */

@@ -233,4 +233,17 @@ class ForesightTest {
         assertThat(f.findings().has("foresight.unlike.leg")).isTrue();
         assertThat(f.judged()).isFalse();
     }
+
+    @Test
+    void withoutACupNothingIsJudged() {
+        Leg leg = new Leg();
+        kilnryu.core.gating.Member cup = leg.members.remove(0);
+        leg.members.add(
+                0,
+                new kilnryu.core.gating.Member(
+                        cup.key(), cup.name(), Use.SPRUE, 1, cup.form(), cup.volume(), cup.joint(), ""));
+        Foresight f = leg.foresight(20_000);
+        assertThat(f.judged()).isFalse();
+        assertThat(f.findings().has("foresight.no-cup")).isTrue();
+    }
 }
