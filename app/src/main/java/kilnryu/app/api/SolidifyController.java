@@ -22,6 +22,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import kilnryu.app.account.Account;
 import kilnryu.app.factor.FactorStore;
+import kilnryu.app.foresight.CellRoom;
 import kilnryu.app.foresight.SolidifyReader;
 import kilnryu.app.sheet.Fields;
 import kilnryu.app.sheet.Paths;
@@ -146,6 +147,9 @@ class SolidifyController {
             @AuthenticationPrincipal Account account, @RequestParam MultipartFile metal, @RequestParam String plan)
             throws IOException {
         SolidifyReader.Plan read = read(plan, factors.of(account.studioId()));
+        if (read.cells() > CellRoom.most()) {
+            throw new Impossible(Map.of("cells", CellRoom.tooMany()));
+        }
         Mesh mesh = mesh(metal);
         if (jobs.asMap().values().stream()
                         .filter(j -> j.studio == account.studioId() && !j.answer.isDone())
@@ -249,6 +253,18 @@ class SolidifyController {
 
         @Override
         public Answered answer(Watch watch) {
+            return CellRoom.alone(
+                    cells,
+                    hours -> {
+                        watch.at(hours);
+                        if (stopped) {
+                            throw new CancellationException("cancelled while it waited");
+                        }
+                    },
+                    () -> looked(watch));
+        }
+
+        private Answered looked(Watch watch) {
             Foresight.Question q = plan.of(mesh);
             mesh = null;
             return answered(q, Foresight.of(q, at -> {

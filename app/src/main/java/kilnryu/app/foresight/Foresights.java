@@ -217,6 +217,10 @@ public class Foresights {
 
         @Override
         public Outlook answer(Watch watch) {
+            return CellRoom.alone(cells, watch, () -> looked(watch));
+        }
+
+        private Outlook looked(Watch watch) {
             Shapes of = shapes.getAndSet(Shapes.NONE);
             Foresight.Question question = question(gating, of.meshes, of.ups, cells);
             Foresight f = Foresight.of(question, share -> {

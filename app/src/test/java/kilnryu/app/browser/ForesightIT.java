@@ -62,7 +62,7 @@ class ForesightIT extends BrowserTest {
 
     @Test
     void whatTakesLongIsStopped() {
-        tryIt("4000000");
+        tryIt("3000000");
         Locator bar = page.locator(".away-bar");
         assertThat(bar).containsText("Wading bird");
         press("Stop it");

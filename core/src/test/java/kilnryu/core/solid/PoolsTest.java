@@ -23,20 +23,42 @@ class PoolsTest {
     }
 
     private static Freezing.Frozen frozen(Block b) {
+        return frozen(b, new boolean[0]);
+    }
+
+    private static Freezing.Frozen frozen(Block b, boolean[] sleeved) {
         return Freezing.of(
                 new Freezing.Question(
                         b.grid,
                         b.kind,
                         Block.SI_BRONZE,
-                        1100,
+                        cell -> 1100,
                         Block.GYPSUM,
                         500,
                         1000,
                         1,
                         1,
                         1,
+                        sleeved,
                         new Surroundings(20, 0, 500)),
                 share -> true);
+    }
+
+    /** A feeder as thick as its plate freezes with it; in a sleeve it feeds it to the end. */
+    @Test
+    void aSleeveKeepsAThinFeederOpen() {
+        Shape feeder = box(26, 33, 10, 13, 16, 27);
+        Shape top = box(0, 59, 0, 23, 27, 27);
+        Block b = plate(8, feeder);
+        Found bare = Pools.of(b.grid, b.kind, frozen(b), b.in(top), SHRINKS);
+        Found kept = Pools.of(b.grid, b.kind, frozen(b, b.in(feeder)), b.in(top), SHRINKS);
+        Shape below = box(0, 59, 0, 23, 0, 15);
+        int lacksBare = count(b, bare.hollow(), below) + count(b, bare.sunk(), below);
+        int lacksKept = count(b, kept.hollow(), below) + count(b, kept.sunk(), below);
+        assertThat(lacksKept).isZero();
+        assertThat(lacksBare).isGreaterThanOrEqualTo(lacksKept);
+        assertThat(count(b, kept.sunk(), feeder)).isGreaterThan((int) (0.8 * SHRINKS * 16 * 4 * 10));
+        assertThat(frozen(b, b.in(feeder)).seconds()).isGreaterThan(frozen(b).seconds());
     }
 
     private static List<Pool> alone(Found f) {
