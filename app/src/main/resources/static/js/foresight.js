@@ -15,9 +15,21 @@ function slide(form) {
     do {
       asked = 0;
       const answer = await fetch(`${form.dataset.address}?${new URLSearchParams(new FormData(form))}`);
-      if (answer.ok) shown.innerHTML = await answer.text();
+      if (answer.ok) {
+        shown.innerHTML = await answer.text();
+        reach(shown.querySelector("[data-least]"));
+      }
     } while (asked > 0);
     waits = false;
+  };
+  // another plane is cut along another side of the tree
+  const reach = (cut) => {
+    if (!cut) return;
+    const off = form.elements.off;
+    off.min = cut.dataset.least;
+    off.max = cut.dataset.most;
+    off.value = cut.dataset.off;
+    form.dispatchEvent(new Event("reached"));
   };
   form.addEventListener("input", (event) => {
     if (event.target.name === "plane") form.elements.off.disabled = true; // the place that shows the gravest mark
@@ -136,11 +148,14 @@ async function turnable(box, colours, form) {
     camera.aspect = 1 / 0.9;
     camera.updateProjectionMatrix();
     const share = (Number(off.value) - Number(off.min)) / (Number(off.max) - Number(off.min));
-    plane.constant = -(share - 0.5) * size[1];
+    const side = { front: 1, side: 0, level: 2 }[form.elements.plane.value];
+    plane.normal.set(side === 0 ? 1 : 0, side === 1 ? 1 : 0, side === 2 ? -1 : 0);
+    plane.constant = (side === 2 ? 1 : -1) * (share - 0.5) * size[side];
     renderer.render(scene, camera);
   };
   orbit.addEventListener("change", draw);
   off.addEventListener("input", draw);
+  form.addEventListener("reached", draw);
   box.addEventListener("shown", draw);
   return true;
 }

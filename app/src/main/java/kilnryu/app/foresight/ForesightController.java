@@ -171,13 +171,15 @@ class ForesightController {
             done = plans.save(account, new Plans.Save(id, Stage.TREE, version, fields, ""))
                     .isPresent();
         }
-        if (!done) {
-            response.setStatus(HttpStatus.CONFLICT.value());
-            frame(account, saved, model);
-            model.addAttribute("conflictHere", true);
-            return "foresight/page";
-        }
-        return "redirect:/trees/" + id + "/foresight?taken";
+        return done ? "redirect:/trees/" + id + "/foresight?taken" : refused(account, saved, model, response);
+    }
+
+    /** Someone saved in between: nothing is taken over what was not seen. */
+    private String refused(Account account, Plans.Saved saved, Model model, HttpServletResponse response) {
+        response.setStatus(HttpStatus.CONFLICT.value());
+        frame(account, saved, model);
+        model.addAttribute("conflictHere", true);
+        return "foresight/page";
     }
 
     private static String shortened(String words) {
@@ -340,13 +342,7 @@ class ForesightController {
         }
         boolean done = plans.save(account, new Plans.Save(id, stage, firing ? firingVersion : version, fields, ""))
                 .isPresent();
-        if (!done) {
-            response.setStatus(HttpStatus.CONFLICT.value());
-            frame(account, saved, model);
-            model.addAttribute("conflictHere", true);
-            return "foresight/page";
-        }
-        return "redirect:/trees/" + id + "/foresight?taken";
+        return done ? "redirect:/trees/" + id + "/foresight?taken" : refused(account, saved, model, response);
     }
 
     /** The tree as it is typed, coarse: where its last liquid is, and what is left alone or shut in, while it is dragged. */

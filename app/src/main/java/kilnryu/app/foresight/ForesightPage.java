@@ -131,8 +131,8 @@ public record ForesightPage(
             return new Verdict(
                     "note",
                     "Not yet judged",
-                    told.notes().isEmpty() ? "" : told.notes().get(0).message(),
-                    Math.max(0, told.notes().size() - 1),
+                    told.besides().isEmpty() ? "" : told.besides().get(0).message(),
+                    Math.max(0, told.besides().size() - 1),
                     List.of());
         }
         return new Verdict(

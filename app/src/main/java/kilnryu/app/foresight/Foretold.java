@@ -72,31 +72,17 @@ class Foretold implements LookedAhead {
                                     f.figure())
                             : f);
         }
-        for (Told.Mark m : told.marks()) {
-            String remedy = m.helps().isEmpty()
-                    ? "Try another place for gate or feeder."
-                    : "Try: " + m.helps().get(0).words() + ".";
-            all.add(finding(
-                    m.severity(),
-                    "foresight." + m.kind().toLowerCase(java.util.Locale.ROOT) + "." + m.key() + "." + m.number(),
-                    "member." + m.key(),
-                    List.of("Filled and frozen ahead: " + m.title() + ".", m.says(), remedy)));
-        }
         for (Told.Note n : told.notes()) {
-            String place =
-                    List.of(".no-mesh.", ".gap.", ".lost.", ".unlike.").stream().anyMatch(n.id()::contains)
-                            ? "member." + n.id().substring(n.id().lastIndexOf('.') + 1)
-                            : "gating";
-            all.add(finding(n.severity(), n.id(), place, List.of(n.message(), n.reason(), n.remedy())));
+            all.add(finding(n, n.marked() ? "Filled and frozen ahead: " + n.message() : n.message()));
         }
         return new Findings(all);
     }
 
-    private static Finding finding(String severity, String id, String place, List<String> says) {
-        return switch (severity) {
-            case "stop" -> Finding.stop(id, place, says.get(0), says.get(1), says.get(2));
-            case "warn" -> Finding.warn(id, place, says.get(0), says.get(1), says.get(2));
-            default -> Finding.note(id, place, says.get(0), says.get(1), says.get(2));
+    private static Finding finding(Told.Note n, String message) {
+        return switch (n.severity()) {
+            case "stop" -> Finding.stop(n.id(), n.place(), message, n.reason(), n.remedy());
+            case "warn" -> Finding.warn(n.id(), n.place(), message, n.reason(), n.remedy());
+            default -> Finding.note(n.id(), n.place(), message, n.reason(), n.remedy());
         };
     }
 }

@@ -2,7 +2,6 @@ package kilnryu.app.foresight;
 
 import java.util.List;
 import java.util.Locale;
-import kilnryu.core.finding.Finding;
 import kilnryu.core.foresight.CastCells;
 import kilnryu.core.foresight.Foresight;
 import kilnryu.core.foresight.Trouble;
@@ -16,7 +15,7 @@ import kilnryu.core.mesh.Vec;
  * @param thinnest wall that matters, mm; not a number where none is known
  * @param judged whether nothing that matters was left out
  * @param last where the last of it is solid, in words
- * @param notes what could not be judged, and what was taken otherwise than drawn
+ * @param notes all findings, those that are marks among them
  */
 public record Told(
         int cells,
@@ -34,6 +33,7 @@ public record Told(
         List<Mark> marks,
         List<Piece> parts,
         List<Note> notes) {
+    private static final List<String> MARKS = List.of("pool", "sunk", "air", "stop");
 
     /** A numbered mark. */
     public record Mark(
@@ -72,8 +72,23 @@ public record Told(
     /** A part as it stands in the cells. */
     public record Piece(String key, String name, String use, int number) {}
 
-    /** What was found beside. */
-    public record Note(String id, String severity, String message, String reason, String remedy) {}
+    /** A finding as it was told. */
+    public record Note(String id, String severity, String place, String message, String reason, String remedy) {
+        public Note {
+            // what was kept before findings said their place
+            place = place == null ? "gating" : place;
+        }
+
+        /** Whether it stands as a mark in the cut too. */
+        boolean marked() {
+            return MARKS.stream().anyMatch(kind -> id.startsWith("foresight." + kind + "."));
+        }
+    }
+
+    /** What could not be judged, and what was taken otherwise than drawn. */
+    public List<Note> besides() {
+        return notes.stream().filter(n -> !n.marked()).toList();
+    }
 
     static Told of(Foresight f, Foresight.Question q) {
         Vec last = f.lastPlace().orElse(new Vec(0, 0, 0));
@@ -95,14 +110,9 @@ public record Told(
                 f.troubles().stream().map(Told::mark).toList(),
                 f.cells().parts().stream().map(Told::piece).toList(),
                 f.findings().all().stream()
-                        .filter(n -> !marked(n))
-                        .map(n -> new Note(n.id(), severity(n.severity()), n.message(), n.reason(), n.remedy()))
+                        .map(n -> new Note(
+                                n.id(), severity(n.severity()), n.place(), n.message(), n.reason(), n.remedy()))
                         .toList());
-    }
-
-    private static boolean marked(Finding finding) {
-        return List.of("pool", "sunk", "air", "stop").stream()
-                .anyMatch(kind -> finding.id().startsWith("foresight." + kind + "."));
     }
 
     private static String severity(kilnryu.core.finding.Severity severity) {

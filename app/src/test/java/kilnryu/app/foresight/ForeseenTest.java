@@ -78,7 +78,13 @@ class ForeseenTest {
         Findings simple = new Findings(List.of(
                 Finding.warn("thick-thin-thick.4", "member.4", "Thick, thin, thick.", "It sinks.", "Thicker."),
                 Finding.warn("gap.4", "member.4", "Too near.", "It breaks.", "Further.")));
-        Findings over = Foretold.over(simple, told("POOL", "stop"));
+        Told.Note pool = new Told.Note(
+                "foresight.pool.leg.1", "stop", "member.leg", "Pool in leg.", "It is alone.", "Try: feeder.");
+        Told foretold =
+                new Told(1000, 2, 4, 2, 600, 1100, 500, true, "cup", 0, 0, 0, List.of(), List.of(), List.of(pool));
+        assertThat(foretold.besides()).isEmpty();
+        Findings over = Foretold.over(simple, foretold);
+        assertThat(over.stops().get(0).message()).isEqualTo("Filled and frozen ahead: Pool in leg.");
         assertThat(over.stops()).extracting(Finding::id).containsExactly("foresight.pool.leg.1");
         assertThat(over.all())
                 .filteredOn(f -> f.id().equals("thick-thin-thick.4"))

@@ -17,7 +17,7 @@ public final class Pools {
     /** A pool of fewer cells cannot be told from the cells' own roughness. */
     public static final int LEAST_CELLS = 8;
 
-    private static final int NONE = -1;
+    private static final int NONE = Joined.NONE;
     private static final int SLICES = 64;
     /** Of what is liquid, a part that counts as a pool of its own. */
     private static final double PART = 0.05;
@@ -49,10 +49,7 @@ public final class Pools {
     private final double shrinks;
     private final double cell;
     private final int[] order;
-    private final int[] parent;
-    private final int[] next;
-    private final int[] tail;
-    private final int[] count;
+    private final Joined bodies;
     private final boolean[] airy;
     private final int[] node;
     private final List<Node> nodes = new ArrayList<>();
@@ -93,11 +90,7 @@ public final class Pools {
             latest = Float.isInfinite(frozen.solidAt()[i]) ? latest : Math.max(latest, frozen.solidAt()[i]);
         }
         whole = latest;
-        parent = new int[n];
-        Arrays.fill(parent, NONE);
-        next = new int[n];
-        tail = new int[n];
-        count = new int[n];
+        bodies = new Joined(n);
         airy = new boolean[n];
         node = new int[n];
         hollow = new boolean[n];
@@ -118,8 +111,8 @@ public final class Pools {
             melt(i);
         }
         for (int i : order) {
-            if (parent[i] == i && (count[i] >= LEAST_CELLS || airy[i])) {
-                whole(new Node(i, count[i], airy[i], NONE, 0, node[i], NONE));
+            if (bodies.root(i) == i && (bodies.count(i) >= LEAST_CELLS || airy[i])) {
+                whole(new Node(i, bodies.count(i), airy[i], NONE, 0, node[i], NONE));
             }
         }
         pools.sort(Comparator.comparing(Pool::fed)
@@ -128,27 +121,15 @@ public final class Pools {
     }
 
     private void melt(int i) {
-        parent[i] = i;
-        next[i] = NONE;
-        tail[i] = i;
-        count[i] = 1;
+        bodies.begin(i);
         airy[i] = air[i];
         node[i] = NONE;
         for (int face = 0; face < 6; face++) {
             int beside = Nearby.next(grid, i, face);
-            if (beside >= 0 && parent[beside] != NONE) {
-                unite(root(i), root(beside), i);
+            if (beside >= 0 && bodies.holds(beside)) {
+                unite(bodies.root(i), bodies.root(beside), i);
             }
         }
-    }
-
-    private int root(int i) {
-        int at = i;
-        while (parent[at] != at) {
-            parent[at] = parent[parent[at]];
-            at = parent[at];
-        }
-        return at;
     }
 
     /** @param by the cell through which they met */
@@ -157,20 +138,21 @@ public final class Pools {
             return;
         }
         double at = frozen.stiffAt()[by];
-        int one = count[a] >= count[b] ? a : b;
+        int one = bodies.count(a) >= bodies.count(b) ? a : b;
         int other = one == a ? b : a;
-        if (count[other] < LEAST_CELLS && !airy[other] && other != by) {
-            for (int c = other, i = 0; i < count[other]; i++, c = next[c]) {
+        if (bodies.count(other) < LEAST_CELLS && !airy[other] && other != by) {
+            for (int c : bodies.cells(other, bodies.count(other))) {
                 scattered += frozen.liquid(c, at) * cell * shrinks;
             }
         }
-        boolean losesAir = airy[one] != airy[other] && count[airy[one] ? other : one] >= LEAST_CELLS;
-        if (count[other] >= LEAST_CELLS || losesAir) {
-            nodes.add(new Node(one, count[one], airy[one], by, at, node[one], NONE));
-            nodes.add(new Node(other, count[other], airy[other], by, at, node[other], NONE));
+        int unaired = airy[one] ? other : one;
+        boolean losesAir = airy[one] != airy[other] && bodies.count(unaired) >= LEAST_CELLS;
+        if (bodies.count(other) >= LEAST_CELLS || losesAir) {
+            nodes.add(new Node(one, bodies.count(one), airy[one], by, at, node[one], NONE));
+            nodes.add(new Node(other, bodies.count(other), airy[other], by, at, node[other], NONE));
             nodes.add(new Node(
                     one,
-                    count[one] + count[other],
+                    bodies.count(one) + bodies.count(other),
                     airy[one] || airy[other],
                     by,
                     at,
@@ -178,11 +160,8 @@ public final class Pools {
                     nodes.size() - 1));
             node[one] = nodes.size() - 1;
         }
-        next[tail[one]] = other;
-        tail[one] = tail[other];
-        count[one] += count[other];
+        bodies.append(one, other);
         airy[one] |= airy[other];
-        parent[other] = one;
     }
 
     /** All of the liquid, and what becomes of it. */
@@ -227,13 +206,7 @@ public final class Pools {
     }
 
     private int[] cells(Node of) {
-        int[] cells = new int[of.cells];
-        int at = of.head;
-        for (int i = 0; i < cells.length; i++) {
-            cells[i] = at;
-            at = next[at];
-        }
-        return cells;
+        return bodies.cells(of.head, of.cells);
     }
 
     /**

@@ -14,7 +14,7 @@ import java.util.function.IntConsumer;
 final class ShutAir {
     private static final double GRAVITY = 9.81;
     private static final double AIR_PA = 101_325;
-    private static final int NONE = -1;
+    private static final int NONE = Joined.NONE;
     private static final int NEVER = 40;
     private static final int PRESSED = 4;
 
@@ -25,10 +25,7 @@ final class ShutAir {
     private final float[] arrives;
     private final float[] wall;
     private final double top;
-    private final int[] parent;
-    private final int[] next;
-    private final int[] tail;
-    private final int[] count;
+    private final Joined bodies;
     private final int[] node;
     private final int out;
     private final List<Shut> splits = new ArrayList<>();
@@ -48,12 +45,9 @@ final class ShutAir {
         this.top = top;
         int n = grid.cells();
         out = n;
-        parent = new int[n + 1];
-        Arrays.fill(parent, NONE);
-        parent[out] = out;
-        next = new int[n];
-        tail = new int[n];
-        count = new int[n + 1];
+        // one more than cells: the open air
+        bodies = new Joined(n + 1);
+        bodies.begin(out);
         node = new int[n];
         cell = Math.pow(grid.edge(), 3);
     }
@@ -66,7 +60,7 @@ final class ShutAir {
             }
         }
         for (int i = 0; i < kind.length; i++) {
-            if (parent[i] != NONE) {
+            if (i != out && bodies.holds(i)) {
                 join(i);
             }
         }
@@ -102,20 +96,12 @@ final class ShutAir {
     }
 
     private void empty(int i) {
-        parent[i] = i;
-        next[i] = NONE;
-        tail[i] = i;
-        count[i] = 1;
+        bodies.begin(i);
         node[i] = NONE;
     }
 
     private int root(int i) {
-        int at = i;
-        while (parent[at] != at) {
-            parent[at] = parent[parent[at]];
-            at = parent[at];
-        }
-        return at;
+        return bodies.root(i);
     }
 
     private boolean touchesOut(int i) {
@@ -123,7 +109,7 @@ final class ShutAir {
             return true;
         }
         boolean[] touches = new boolean[1];
-        around(i, beside -> touches[0] |= parent[beside] != NONE && root(beside) == out);
+        around(i, beside -> touches[0] |= bodies.holds(beside) && root(beside) == out);
         return touches[0];
     }
 
@@ -132,7 +118,7 @@ final class ShutAir {
             unite(i, out, i);
         }
         around(i, beside -> {
-            if (parent[beside] != NONE) {
+            if (bodies.holds(beside)) {
                 unite(i, beside, i);
             }
         });
@@ -159,27 +145,25 @@ final class ShutAir {
         }
         if (one == out || other == out) {
             int shut = one == out ? other : one;
-            if (count[shut] >= Inflow.LEAST_CELLS && arrives[by] != Float.POSITIVE_INFINITY) {
-                closed.add(new Shut(shut, count[shut], node[shut], NONE, NONE, by));
+            if (bodies.count(shut) >= Inflow.LEAST_CELLS && arrives[by] != Float.POSITIVE_INFINITY) {
+                closed.add(new Shut(shut, bodies.count(shut), node[shut], NONE, NONE, by));
             }
-            parent[shut] = out;
+            bodies.append(out, shut);
             return;
         }
-        if (count[one] < count[other]) {
+        if (bodies.count(one) < bodies.count(other)) {
             int swap = one;
             one = other;
             other = swap;
         }
-        if (count[other] >= Inflow.LEAST_CELLS) {
-            splits.add(new Shut(one, count[one], node[one], NONE, NONE, by));
-            splits.add(new Shut(other, count[other], node[other], NONE, NONE, by));
-            splits.add(new Shut(one, count[one] + count[other], NONE, splits.size() - 2, splits.size() - 1, by));
+        if (bodies.count(other) >= Inflow.LEAST_CELLS) {
+            splits.add(new Shut(one, bodies.count(one), node[one], NONE, NONE, by));
+            splits.add(new Shut(other, bodies.count(other), node[other], NONE, NONE, by));
+            splits.add(new Shut(
+                    one, bodies.count(one) + bodies.count(other), NONE, splits.size() - 2, splits.size() - 1, by));
             node[one] = splits.size() - 1;
         }
-        next[tail[one]] = other;
-        tail[one] = tail[other];
-        count[one] += count[other];
-        parent[other] = one;
+        bodies.append(one, other);
     }
 
     /** What is left of so much air, m3 as it was shut in, in each of the highest places of a pocket. */
@@ -223,12 +207,8 @@ final class ShutAir {
 
     /** The cells of a pocket, the last filled first: it is highest. */
     private int[] cells(Shut shut) {
-        Integer[] cells = new Integer[shut.cells];
-        int at = shut.head;
-        for (int i = 0; i < cells.length; i++) {
-            cells[i] = at;
-            at = next[at];
-        }
+        Integer[] cells =
+                Arrays.stream(bodies.cells(shut.head, shut.cells)).boxed().toArray(Integer[]::new);
         Arrays.sort(
                 cells, Comparator.comparingInt((Integer c) -> -grid.place(2, c)).thenComparing(c -> -arrives[c]));
         return Arrays.stream(cells).mapToInt(c -> c).toArray();
