@@ -2,6 +2,8 @@ package kilnryu.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -133,5 +135,33 @@ class ForesightPagesTest extends AppTest {
         // what was found belonged to the tree as it was
         assertThat(send(owner, tree + "/foresight/found/0", take).getStatus()).isEqualTo(409);
         assertThat(page(owner, tree + "/foresight")).doesNotContain("Gates, feeders and vents that were found");
+    }
+
+    /** A post of 20 x 16 x 60 mm as a mesh: upright it stands on its foot, and every way up is compared. */
+    @Test
+    void aPieceWithAMeshIsFrozenByItAndComparedWithEachSideUp() throws Exception {
+        long piece = Long.parseLong(send(owner, "/pieces/0", Map.of("version", "0", "name", "Mooring post"))
+                .getRedirectedUrl()
+                .replaceAll("\\D+(\\d+).*", "$1"));
+        upload(owner, "/pieces/" + piece + "/mesh", "mesh", "post.stl", MeshFiles.box(20, 16, 60, 12));
+        Instant until = Instant.now().plus(Duration.ofSeconds(60));
+        while (!page(owner, "/pieces/" + piece + "/mesh/state").contains("data-done")) {
+            assertThat(Instant.now()).isBefore(until);
+            Thread.sleep(100);
+        }
+        Map<String, String> fields = new LinkedHashMap<>(heavy());
+        fields.put("parts[leaf].piece", Long.toString(piece));
+        fields.put("parts[leaf].volume_cm3", "19.2");
+        fields.put("parts[leaf].box.length_mm", "60");
+        fields.put("parts[leaf].box.width_mm", "20");
+        fields.put("parts[leaf].box.thickness_mm", "16");
+        String tree = saved(fields);
+        send(owner, tree + "/foresight", COARSE);
+        assertThat(page(owner, tree + "/foresight"))
+                .doesNotContain("has no mesh")
+                .doesNotContain("the mesh is frozen, so it is not yet judged");
+        String ways = page(owner, tree + "/foresight/ways");
+        assertThat(ways).contains("top of the file up").contains("as it hangs").contains("bottom up");
+        assertThat(page(owner, saved(heavy()) + "/foresight/ways")).contains("Not yet judged: no piece of this tree");
     }
 }
