@@ -13,3 +13,5 @@ create table foresight (
   unique (tree_id, state, asked_cells)
 );
 create index foresight_tree on foresight (tree_id, made_at desc);
+create index foresight_studio on foresight (studio_id);
+create index foresight_made_by on foresight (made_by);
