@@ -59,6 +59,16 @@ class ForesightPagesTest extends AppTest {
                 .contains("<svg");
         assertThat(page(owner, tree + "/gating")).contains("Filled and frozen ahead: Pool in ");
         assertThat(page(owner, tree + "/mold")).doesNotContain("The tree was changed since");
+        // the hour of the pour and a note change nothing of it
+        Map<String, String> firing = Map.of("version", "0", "pour_at", "2031-05-04T16:00");
+        assertThat(send(owner, tree + "/firing", firing).getStatus()).isEqualTo(302);
+        assertThat(page(owner, tree + "/foresight")).doesNotContain("The tree was changed since");
+        Map<String, String> hotter = Map.of("version", "1", "pour_at", "2031-05-04T16:00", "mold_C", "600 °C");
+        assertThat(send(owner, tree + "/firing", hotter).getStatus()).isEqualTo(302);
+        assertThat(page(owner, tree + "/foresight")).contains("The tree was changed since");
+        Map<String, String> back = Map.of("version", "2", "pour_at", "2031-05-04T16:00");
+        assertThat(send(owner, tree + "/firing", back).getStatus()).isEqualTo(302);
+        assertThat(page(owner, tree + "/foresight")).doesNotContain("The tree was changed since");
         Map<String, String> changed = new LinkedHashMap<>(heavy());
         changed.put("version", "1");
         changed.put("parts[gate].rod.diameter_mm", "10");

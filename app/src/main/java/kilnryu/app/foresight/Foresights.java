@@ -14,7 +14,6 @@ import kilnryu.app.piece.PieceParts;
 import kilnryu.app.plan.Plan;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.plan.Stage;
-import kilnryu.app.sheet.SheetStore.Sheet;
 import kilnryu.app.simulation.Question;
 import kilnryu.app.simulation.Simulations;
 import kilnryu.core.foresight.CastCells;
@@ -90,19 +89,29 @@ public class Foresights {
         return linked;
     }
 
-    /** Which state of sheets, meshes and constants a look ahead belongs to. */
     String state(Account account, Plans.Saved saved) {
-        return state(account, saved.sheets(), saved.factors());
+        return state(account, saved.sheets().get(Stage.TREE).fields(), saved.plan());
     }
 
-    String state(Account account, Map<Stage, Sheet> sheets, Factors factors) {
-        StringBuilder state = new StringBuilder();
-        sheets.forEach((stage, sheet) ->
-                state.append(stage.key()).append(sheet.version()).append(' '));
-        linked(sheets.get(Stage.TREE).fields())
+    /**
+     * All that a look ahead depends on: the tree's fields, meshes, constants, metal and mold at the pour, what it is cast in. A
+     * note why it was changed is no change, the hour of the pour neither.
+     */
+    String state(Account account, Map<String, String> tree, Plan plan) {
+        Map<String, String> fields = new TreeMap<>(tree);
+        fields.remove("change_note");
+        fields.values().removeIf(String::isBlank);
+        StringBuilder state = new StringBuilder(fields.toString());
+        linked(tree)
                 .forEach((key, piece) ->
                         state.append(pieces.meshOf(account, piece)).append(' '));
-        return state + number(new TreeMap<>(factors.replaced()).toString());
+        plan.gating().map(g -> g.plan().question()).ifPresent(q -> {
+            q.metal().ifPresent(m -> state.append(m.value()).append(' '));
+            q.mold().ifPresent(m -> state.append(m.value()).append(' '));
+            state.append(q.in());
+        });
+        return number(
+                state.append(new TreeMap<>(plan.reading().factors().replaced())).toString());
     }
 
     private static String number(String of) {

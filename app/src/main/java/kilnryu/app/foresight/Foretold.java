@@ -5,12 +5,10 @@ import java.util.List;
 import java.util.Map;
 import kilnryu.app.account.Account;
 import kilnryu.app.plan.LookedAhead;
-import kilnryu.app.plan.Stage;
-import kilnryu.app.sheet.SheetStore.Sheet;
+import kilnryu.app.plan.Plan;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
 import kilnryu.core.finding.Severity;
-import kilnryu.core.sum.Factors;
 import org.springframework.stereotype.Component;
 
 /** What a look ahead found stands among the checks of the gating, as long as it is of the tree as it is. */
@@ -37,12 +35,13 @@ class Foretold implements LookedAhead {
     record Held(String state, Told told) {}
 
     @Override
-    public Findings over(Account account, String foreseen, Map<Stage, Sheet> sheets, Factors factors, Findings simple) {
+    public Findings over(Account account, String foreseen, Map<String, String> tree, Plan plan) {
+        Findings simple = plan.found().gating();
         if (foreseen == null) {
             return simple;
         }
         Held held = ForesightStore.held(foreseen);
-        if (!held.state.equals(foresights.state(account, sheets, factors))) {
+        if (!held.state.equals(foresights.state(account, tree, plan))) {
             return simple.and(new Findings(List.of(Finding.note(
                     "foresight.old",
                     "gating",

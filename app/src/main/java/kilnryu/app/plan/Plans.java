@@ -104,36 +104,15 @@ public class Plans {
         TreeStore.Row row = row(account, id);
         Map<Stage, Sheet> stages = sheets(id);
         Factors own = factors(account, id);
-        return new Saved(
-                row, stages, ahead(account, row.foreseen(), stages, own, read(account, texts(stages), own)), own);
+        return new Saved(row, stages, ahead(account, row, texts(stages), read(account, texts(stages), own)), own);
     }
 
-    /** A plan of what is saved with what was foreseen of it; the same where nobody looked ahead. */
-    private Plan ahead(Account account, String foreseen, Map<Stage, Sheet> stages, Factors own, Plan plan) {
+    /** A plan with what was foreseen of its tree, as long as it is of that; the same where nobody looked ahead. */
+    Plan ahead(Account account, TreeStore.Row row, Map<Stage, Map<String, String>> typed, Plan plan) {
         return plan.gating().isEmpty()
                 ? plan
-                : plan.foretold(lookedAhead.over(
-                        account, foreseen, stages, own, plan.found().gating()));
-    }
-
-    /** A note why it was changed is no change. */
-    private static boolean sameTree(Map<Stage, Map<String, String>> one, Map<Stage, Map<String, String>> other) {
-        Map<Stage, Map<String, String>> a = new EnumMap<>(one);
-        Map<Stage, Map<String, String>> b = new EnumMap<>(other);
-        for (Map<Stage, Map<String, String>> of : List.of(a, b)) {
-            Map<String, String> tree = new HashMap<>(of.getOrDefault(Stage.TREE, Map.of()));
-            tree.remove("change_note");
-            of.put(Stage.TREE, tree);
-        }
-        return a.equals(b);
-    }
-
-    /** The same of what is typed, where it is what is saved. */
-    Plan ahead(Account account, long id, Map<Stage, Map<String, String>> typed, Plan plan) {
-        Map<Stage, Sheet> stages = sheets(id);
-        return sameTree(typed, texts(stages))
-                ? ahead(account, row(account, id).foreseen(), stages, factors(account, id), plan)
-                : plan;
+                : plan.foretold(
+                        lookedAhead.over(account, row.foreseen(), typed.getOrDefault(Stage.TREE, Map.of()), plan));
     }
 
     /** The studio's factors, and over them those that came with an imported tree. */

@@ -381,7 +381,7 @@ class StageController {
         Map<Stage, Map<String, String>> texts = Plans.texts(plans.sheets(sight.tree));
         texts.put(sight.stage(), sight.typed);
         Plan plan = plans.read(account, texts, factors);
-        return sight.tree == 0 ? plan : plans.ahead(account, sight.tree, texts, plan);
+        return sight.tree == 0 ? plan : plans.ahead(account, plans.row(account, sight.tree), texts, plan);
     }
 
     private String page(Account account, Sight sight, Model model) {

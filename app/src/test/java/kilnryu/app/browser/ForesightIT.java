@@ -80,8 +80,8 @@ class ForesightIT extends BrowserTest {
         Locator canvas = page.locator(".turning canvas");
         assertThat(canvas).isVisible();
         byte[] seen = canvas.screenshot();
-        page.locator("#off").fill(page.locator("#off").getAttribute("max"));
-        page.locator("#off").dispatchEvent("input");
+        page.evaluate("const off = document.getElementById('off'); off.value = off.max;"
+                + "off.dispatchEvent(new Event('input', { bubbles: true }))");
         page.waitForCondition(() -> !java.util.Arrays.equals(canvas.screenshot(), seen));
         press("Back to the cut");
         page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.PRINT));
