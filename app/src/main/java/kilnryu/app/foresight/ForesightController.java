@@ -60,8 +60,8 @@ class ForesightController {
         Map<Integer, String> sizes = new LinkedHashMap<>();
         sizes.put(60_000, "60,000 cells, a second or two");
         sizes.put(USUAL, "300,000 cells, some ten seconds");
-        sizes.put(1_000_000, "1,000,000 cells, half a minute and more");
-        sizes.put(3_000_000, "3,000,000 cells, minutes");
+        sizes.put(1_000_000, "1,000,000 cells, some minutes");
+        sizes.put(3_000_000, "3,000,000 cells, many minutes");
         sizes.keySet().removeIf(cells -> cells > CellRoom.most());
         return sizes;
     }
