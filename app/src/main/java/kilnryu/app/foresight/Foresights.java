@@ -24,13 +24,11 @@ import kilnryu.core.gating.GatingPlanner;
 import kilnryu.core.gating.GatingQuestion;
 import kilnryu.core.gating.InMold;
 import kilnryu.core.gating.Member;
-import kilnryu.core.gating.SectionFreezing;
 import kilnryu.core.gating.Use;
 import kilnryu.core.kiln.Watch;
 import kilnryu.core.mesh.Mesh;
 import kilnryu.core.mesh.Vec;
 import kilnryu.core.sum.Factors;
-import kilnryu.core.sum.Figure;
 import org.springframework.stereotype.Component;
 
 /** Asks for looks ahead: of a tree as it is typed, with the meshes of its pieces, in the turn of the studio. */
@@ -39,7 +37,6 @@ public class Foresights {
     /** While something is dragged. */
     public static final int COARSE = 20_000;
 
-    private static final double TABLE_MM = 15;
     private static final double BAND_COARSE = 15;
     private static final double BAND_MM = 25;
     private static final int WEIGHS = 4_000;
@@ -163,27 +160,13 @@ public class Foresights {
         double band = in.shell().orElse(cells <= COARSE ? BAND_COARSE : BAND_MM);
         CastCells cast =
                 CastCells.of(gating, meshes, ups, new CastCells.Size(cells, band), kilnryu.core.mesh.Watch.NONE);
-        Optional<Figure> vacuum = q.vacuum();
-        return new Foresight.Question(
+        return Foresight.Question.of(
                 cast,
-                GatingPlanner.metal(q.alloy(), factors),
-                q.metal().orElseThrow().value(),
-                in.fired(factors),
-                mold,
-                SectionFreezing.border(factors),
-                in.outside(mold, band),
+                new Foresight.Casting(q.alloy(), q.metal().orElseThrow().value(), mold, in, band, factors),
                 GatingPlanner.inflow(gating),
-                factors.value(Foresight.constants().get(0)),
-                vacuum.map(v -> {
-                            var felt = GatingPlanner.felt(v.value(), factors);
-                            return (java.util.function.DoubleUnaryOperator) up -> felt.applyAsDouble(up + TABLE_MM);
-                        })
-                        .orElse(up -> 0),
-                GatingPlanner.shrinks(q.alloy(), factors),
+                q.vacuum().map(v -> GatingPlanner.felt(v.value(), factors)).orElse(over -> 0),
                 false,
-                thinnest(gating),
-                factors.value(Foresight.constants().get(1)),
-                factors.value(Foresight.constants().get(2)));
+                thinnest(gating));
     }
 
     /** The thinnest wall of any piece, mm; NaN where one's is not known. */

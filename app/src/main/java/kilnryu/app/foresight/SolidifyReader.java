@@ -4,14 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.function.DoubleUnaryOperator;
 import kilnryu.app.melt.MeltQuestionReader;
 import kilnryu.app.sheet.Fields;
 import kilnryu.core.foresight.CastCells;
 import kilnryu.core.foresight.Foresight;
 import kilnryu.core.gating.GatingPlanner;
 import kilnryu.core.gating.InMold;
-import kilnryu.core.gating.SectionFreezing;
 import kilnryu.core.material.Alloy;
 import kilnryu.core.mesh.Mesh;
 import kilnryu.core.mesh.Vec;
@@ -24,7 +22,6 @@ public final class SolidifyReader {
     private static final double USUAL_MARGIN = 25;
     private static final double SHELL_MM = 7;
     private static final double GAUGE_KPA = 80;
-    private static final double TABLE_MM = 15;
     private static final int MOST_VENTS = 200;
 
     private SolidifyReader() {}
@@ -45,24 +42,13 @@ public final class SolidifyReader {
         /** The question with its mesh, upright and in mm. */
         public Foresight.Question of(Mesh mesh) {
             CastCells cast = CastCells.of(mesh, vents, new CastCells.Size(cells, band), Watch.NONE);
-            DoubleUnaryOperator felt = GatingPlanner.felt(GAUGE_KPA, factors);
-            List<kilnryu.core.sum.Constant> constants = Foresight.constants();
-            return new Foresight.Question(
+            return Foresight.Question.of(
                     cast,
-                    GatingPlanner.metal(alloy, factors),
-                    pourC,
-                    in.fired(factors),
-                    moldC,
-                    SectionFreezing.border(factors),
-                    in.outside(moldC, band),
+                    new Foresight.Casting(alloy, pourC, moldC, in, band, factors),
                     GatingPlanner.inflow(choke, alloy, factors),
-                    factors.value(constants.get(0)),
-                    vacuum ? up -> felt.applyAsDouble(up + TABLE_MM) : up -> 0,
-                    GatingPlanner.shrinks(alloy, factors),
+                    vacuum ? GatingPlanner.felt(GAUGE_KPA, factors) : over -> 0,
                     sleeved,
-                    Double.NaN,
-                    factors.value(constants.get(1)),
-                    factors.value(constants.get(2)));
+                    Double.NaN);
         }
     }
 

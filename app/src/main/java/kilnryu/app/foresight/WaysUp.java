@@ -18,7 +18,6 @@ import kilnryu.core.gating.Form;
 import kilnryu.core.gating.GatingPlanner;
 import kilnryu.core.gating.GatingQuestion;
 import kilnryu.core.gating.Member;
-import kilnryu.core.gating.SectionFreezing;
 import kilnryu.core.gating.Use;
 import kilnryu.core.kiln.Watch;
 import kilnryu.core.mesh.Mesh;
@@ -122,22 +121,14 @@ class WaysUp {
             CastCells cells =
                     CastCells.of(up, List.of(), new CastCells.Size(CELLS, BAND_MM), kilnryu.core.mesh.Watch.NONE);
             Foresight f = Foresight.of(
-                    new Foresight.Question(
+                    Foresight.Question.of(
                             cells,
-                            GatingPlanner.metal(q.alloy(), q.factors()),
-                            q.metal().orElseThrow().value(),
-                            q.in().fired(q.factors()),
-                            mold,
-                            SectionFreezing.border(q.factors()),
-                            q.in().outside(mold, BAND_MM),
+                            new Foresight.Casting(
+                                    q.alloy(), q.metal().orElseThrow().value(), mold, q.in(), BAND_MM, q.factors()),
                             GatingPlanner.inflow(java.util.OptionalDouble.empty(), q.alloy(), q.factors()),
-                            q.factors().value(Foresight.constants().get(0)),
-                            at -> 0,
-                            GatingPlanner.shrinks(q.alloy(), q.factors()),
+                            over -> 0,
                             false,
-                            Double.NaN,
-                            0.5,
-                            3),
+                            Double.NaN),
                     goes);
             double trapped = f.filled().pockets().stream()
                             .mapToDouble(Inflow.Pocket::volume)

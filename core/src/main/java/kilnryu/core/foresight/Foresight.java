@@ -7,7 +7,11 @@ import java.util.concurrent.CancellationException;
 import java.util.function.DoubleUnaryOperator;
 import kilnryu.core.finding.Finding;
 import kilnryu.core.finding.Findings;
+import kilnryu.core.gating.GatingPlanner;
+import kilnryu.core.gating.InMold;
+import kilnryu.core.gating.SectionFreezing;
 import kilnryu.core.gating.Use;
+import kilnryu.core.material.Alloy;
 import kilnryu.core.mesh.Vec;
 import kilnryu.core.quantity.Measure;
 import kilnryu.core.solid.Freezable;
@@ -18,6 +22,7 @@ import kilnryu.core.solid.Inflow;
 import kilnryu.core.solid.Pools;
 import kilnryu.core.solid.Surroundings;
 import kilnryu.core.sum.Constant;
+import kilnryu.core.sum.Factors;
 import kilnryu.core.sum.Figure;
 import kilnryu.core.sum.Mark;
 
@@ -101,7 +106,38 @@ public record Foresight(
             boolean sleeved,
             double thinnest,
             double warnPercent,
-            double stopPercent) {}
+            double stopPercent) {
+
+        /** With all that follows from what is cast of what in what, and from the constants in force. */
+        public static Question of(
+                CastCells cells,
+                Casting casting,
+                DoubleUnaryOperator inflow,
+                DoubleUnaryOperator drawn,
+                boolean sleeved,
+                double thinnest) {
+            Factors factors = casting.factors;
+            return new Question(
+                    cells,
+                    GatingPlanner.metal(casting.alloy, factors),
+                    casting.pourC,
+                    casting.in.fired(factors),
+                    casting.moldC,
+                    SectionFreezing.border(factors),
+                    casting.in.outside(casting.moldC, casting.band),
+                    inflow,
+                    factors.value(LEAK),
+                    drawn,
+                    GatingPlanner.shrinks(casting.alloy, factors),
+                    sleeved,
+                    thinnest,
+                    factors.value(LACKS),
+                    factors.value(HOLLOW));
+        }
+    }
+
+    /** What is cast in what. @param band of mold that is followed, mm */
+    public record Casting(Alloy alloy, double pourC, double moldC, InMold in, double band, Factors factors) {}
 
     /** Told how far it is, a share; asked whether to go on. */
     @FunctionalInterface

@@ -22,7 +22,7 @@ final class Capillary {
     private static final Formula WITH_VACUUM =
             Formula.rule("0.9 * alloy_density * 9.81 * head / 1000 + vacuum * max(0, 1 - away / reach)");
     /** Below the tree there is still so much mold, mm. */
-    private static final double BELOW = 15;
+    static final double BELOW = 15;
 
     private Capillary() {}
 

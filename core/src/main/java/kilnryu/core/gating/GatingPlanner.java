@@ -74,10 +74,10 @@ public final class GatingPlanner {
         return SectionFreezing.metal(alloy, factors);
     }
 
-    /** Vacuum, Pa under the air, that is felt so far over the table, mm. */
+    /** Vacuum, Pa under the air, that is felt so far over the lowest metal, mm; the table is under that. */
     public static DoubleUnaryOperator felt(double kPa, Factors factors) {
         double reach = factors.value(GatingRules.REACH);
-        return away -> 1000 * kPa * Math.max(0, 1 - away / reach);
+        return over -> 1000 * kPa * Math.max(0, 1 - (over + Capillary.BELOW) / reach);
     }
 
     /** Thickest wall, mm, that casts sound in an alloy without being fed. */
