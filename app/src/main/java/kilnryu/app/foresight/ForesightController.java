@@ -1,5 +1,7 @@
 package kilnryu.app.foresight;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.servlet.http.HttpServletResponse;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -33,6 +35,8 @@ class ForesightController {
 
     private static final int USUAL = 300_000;
     private static final int LONGEST_NOTE = 300;
+    /** Unpacked ones that are kept, some tens of megabytes. */
+    private static final int MOST_CELLS = 4_000_000;
 
     private final Plans plans;
     private final Streams streams;
@@ -40,6 +44,10 @@ class ForesightController {
     private final ForesightStore store;
     private final LayoutSearch search;
     private final WaysUp ways;
+    private final Cache<String, FrozenCells> unpacked = Caffeine.newBuilder()
+            .maximumWeight(MOST_CELLS)
+            .weigher((String key, FrozenCells cells) -> cells.part().length)
+            .build();
 
     ForesightController(
             Plans plans,
@@ -100,8 +108,16 @@ class ForesightController {
         return ForesightPage.of(id, o, r, old, account.zoneId(), view(o, plane, off, at, false), at);
     }
 
+    /** Its cells are unpacked once for all the cuts that a slider asks for. */
     private Optional<Outlook> outlook(Account account, ForesightStore.Row row) {
-        return store.cells(account.studioId(), row.id()).map(c -> new Outlook(row.told(), c));
+        String key = row.id() + " " + row.at();
+        FrozenCells known = unpacked.getIfPresent(key);
+        if (known != null) {
+            return Optional.of(new Outlook(row.told(), known));
+        }
+        Optional<FrozenCells> cells = store.cells(account.studioId(), row.id());
+        cells.ifPresent(c -> unpacked.put(key, c));
+        return cells.map(c -> new Outlook(row.told(), c));
     }
 
     /** At first the moment at which the gravest pool is just left alone. */
