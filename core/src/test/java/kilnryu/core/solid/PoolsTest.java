@@ -16,6 +16,7 @@ import org.junit.jupiter.api.Test;
 class PoolsTest {
     private static final double SHRINKS = 0.045;
     private static final double EDGE = 0.003;
+    private static final int LONG = 100;
     private static final Shape NOTHING = (x, y, z) -> false;
 
     private static Found found(Block b, Shape air) {
@@ -47,12 +48,12 @@ class PoolsTest {
     /** A feeder as thick as its plate freezes with it; in a sleeve it feeds it to the end. */
     @Test
     void aSleeveKeepsAThinFeederOpen() {
-        Shape feeder = box(26, 33, 10, 13, 16, 27);
-        Shape top = box(0, 59, 0, 23, 27, 27);
+        Shape feeder = box(46, 53, 10, 13, 16, 27);
+        Shape top = box(0, LONG - 1, 0, 23, 27, 27);
         Block b = plate(8, feeder);
         Found bare = Pools.of(b.grid, b.kind, frozen(b), b.in(top), SHRINKS);
         Found kept = Pools.of(b.grid, b.kind, frozen(b, b.in(feeder)), b.in(top), SHRINKS);
-        Shape below = box(0, 59, 0, 23, 0, 15);
+        Shape below = box(0, LONG - 1, 0, 23, 0, 15);
         int lacksBare = count(b, bare.hollow(), below) + count(b, bare.sunk(), below);
         int lacksKept = count(b, kept.hollow(), below) + count(b, kept.sunk(), below);
         assertThat(lacksKept).isZero();
@@ -92,7 +93,7 @@ class PoolsTest {
 
     /** A plate on its edge, so many cells long to each side, its feeder on top of its middle. */
     private static Block plate(int side, Shape feeder) {
-        return new Block(60, 24, 28, EDGE, any(box(30 - side, 29 + side, 10, 13, 6, 15), feeder));
+        return new Block(LONG, 24, 28, EDGE, any(box(LONG / 2 - side, LONG / 2 - 1 + side, 10, 13, 6, 15), feeder));
     }
 
     private static double lacks(int side, Found f) {
@@ -102,21 +103,21 @@ class PoolsTest {
     /** Temperature gradient over root of cooling halfway between the feeder and the end. */
     private static double draws(int side, Shape feeder) {
         Block b = plate(side, feeder);
-        int half = b.grid.at(30 + (side + 4) / 2, 11, 10);
+        int half = b.grid.at(LONG / 2 + (side + 4) / 2, 11, 10);
         return frozen(b).feeds()[half];
     }
 
     @Test
     void aFeederOnAPlateReachesWhatIsNear() {
-        Shape thick = box(26, 33, 8, 15, 16, 27);
-        Shape top = box(0, 59, 0, 23, 27, 27);
+        Shape thick = box(46, 53, 8, 15, 16, 27);
+        Shape top = box(0, LONG - 1, 0, 23, 27, 27);
         double near = lacks(8, found(plate(8, thick), top));
         assertThat(near).isLessThan(0.005);
         // a long one is not cut off, but draws more weakly there, so that fine holes stay
-        assertThat(draws(26, thick)).isLessThan(0.7 * draws(8, thick));
+        assertThat(draws(46, thick)).isLessThan(0.7 * draws(8, thick));
         Found fed = found(plate(8, thick), top);
         assertThat(count(plate(8, thick), fed.sunk(), thick)).isPositive();
-        Shape thin = box(29, 30, 11, 12, 16, 27);
+        Shape thin = box(49, 50, 11, 12, 16, 27);
         assertThat(lacks(8, found(plate(8, thin), top))).isGreaterThan(0.02);
     }
 
@@ -150,13 +151,13 @@ class PoolsTest {
 
     @Test
     void aThickPlaceWhereTwoWallsMeetIsAPool() {
-        Shape stem = box(14, 17, 4, 27, 4, 22);
-        Shape bar = box(4, 27, 4, 27, 23, 26);
-        Block b = new Block(32, 32, 32, EDGE, any(stem, bar));
+        Shape stem = box(24, 27, 14, 37, 14, 32);
+        Shape bar = box(14, 37, 14, 37, 33, 36);
+        Block b = new Block(52, 52, 52, EDGE, any(stem, bar));
         List<Pool> shut = alone(found(b, NOTHING));
         assertThat(shut).hasSize(1);
-        assertThat(b.grid.place(0, shut.get(0).last())).isBetween(13, 18);
-        assertThat(b.grid.place(2, shut.get(0).last())).isBetween(21, 26);
+        assertThat(b.grid.place(0, shut.get(0).last())).isBetween(23, 28);
+        assertThat(b.grid.place(2, shut.get(0).last())).isBetween(31, 36);
     }
 
     @Test
