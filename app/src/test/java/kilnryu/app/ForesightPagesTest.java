@@ -55,6 +55,10 @@ class ForesightPagesTest extends AppTest {
         assertThat(page(owner, tree + "/foresight/cut?plane=side&off=0&step=10"))
                 .contains("filling,");
         assertThat(page(owner, tree + "/foresight/cut?plane=level&step=200")).contains("after it is full");
+        assertThat(page(owner, tree + "/foresight/cut?by=fine"))
+                .contains("weakest tenth")
+                .contains("Only relative, there is no limit")
+                .doesNotContain("still liquid");
         assertThat(page(owner, tree + "/foresight/cut?plane=x&off=nonsense&step=-3"))
                 .contains("<svg");
         assertThat(page(owner, tree + "/gating")).contains("Filled and frozen ahead: Pool in ");
@@ -172,6 +176,10 @@ class ForesightPagesTest extends AppTest {
                 .doesNotContain("the mesh is frozen, so it is not yet judged");
         String ways = page(owner, tree + "/foresight/ways");
         assertThat(ways).contains("top of the file up").contains("as it hangs").contains("bottom up");
+        assertThat(ways)
+                .contains("solid, whole")
+                .contains("hollow, with a wall of 5.0 mm round a core")
+                .contains("solid, in 3 sections");
         assertThat(page(owner, saved(heavy()) + "/foresight/ways")).contains("Not yet judged: no piece of this tree");
     }
 }

@@ -10,9 +10,9 @@ import kilnryu.core.kiln.Watch;
 /** How many cells this machine's memory bears, and that many are never reckoned twice at once. */
 public final class CellRoom {
     /** As measured: what filling, freezing and pools hold of each cell. */
-    private static final int BYTES_EACH = 110;
+    private static final int BYTES_EACH = 125;
 
-    private static final double SHARE = 0.35;
+    private static final double SHARE = 0.4;
     private static final int FEW = 400_000;
     private static final long LOOKS_MS = 250;
     private static final Semaphore ONE = new Semaphore(1);

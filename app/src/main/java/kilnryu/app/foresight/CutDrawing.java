@@ -20,6 +20,9 @@ final class CutDrawing {
     /** From soon to late; no heat colours, these are times. */
     static final List<String> CLASSES = List.of("#e3e7d8", "#b6d1ca", "#7fb3b5", "#4b86aa", "#31568f", "#28265c");
 
+    /** How strongly metal is drawn in, from least on: shades and not heat colours either. */
+    static final List<String> DRAWS = List.of("#7a3b12", "#cf9b5a", "#e9ece0");
+
     private static final String MOLD = "#efe6d6";
     private static final String EMPTY = "#fffdf8";
     private static final String METAL = "#c9a36b";
@@ -72,9 +75,10 @@ final class CutDrawing {
      * @param off where it is cut, mm
      * @param filling whether the moment is one of the filling
      * @param at the moment, s
+     * @param fine where fine holes are likeliest to stay, instead of the times
      * @param small without labels, for one beside another
      */
-    record View(Plane plane, double off, boolean filling, double at, boolean small) {}
+    record View(Plane plane, double off, boolean filling, double at, boolean fine, boolean small) {}
 
     private final FrozenCells c;
     private final Told told;
@@ -198,7 +202,7 @@ final class CutDrawing {
             }
         }
         double off = c.low()[most.across()] + (at + 0.5) * c.edge();
-        return new View(most, off, false, c.seconds(), true);
+        return new View(most, off, false, c.seconds(), false, true);
     }
 
     private int at(int u, int v) {
@@ -229,7 +233,9 @@ final class CutDrawing {
 
     private String draw() {
         svg.path(cells(i -> (c.marks()[i] & FrozenCells.MOLD) != 0 && !c.metal(i)), "fill=\"" + MOLD + "\"");
-        if (view.filling) {
+        if (view.fine) {
+            fine();
+        } else if (view.filling) {
             filling();
         } else {
             frozen();
@@ -249,6 +255,21 @@ final class CutDrawing {
         svg.path(cells(i -> c.metal(i) && c.arrives()[i] > now), "fill=\"" + EMPTY + "\"");
         svg.path(cells(i -> c.metal(i) && c.arrives()[i] <= now), "fill=\"" + METAL + "\"");
         svg.path(hatch(i -> (c.marks()[i] & FrozenCells.AIR) != 0), lines(Svg.OCHRE, 1.2));
+    }
+
+    private void fine() {
+        svg.path(cells(i -> c.metal(i) && !inPiece(i)), "fill=\"" + EMPTY + "\"");
+        for (int k = 0; k < DRAWS.size(); k++) {
+            int is = k;
+            svg.path(cells(i -> inPiece(i) && there(i) && draws(i) == is), "fill=\"" + DRAWS.get(k) + "\"");
+        }
+        // shades alone do not tell the weakest in every print
+        svg.path(hatch(i -> inPiece(i) && there(i) && draws(i) == 0), lines("#fff", 1.2));
+    }
+
+    private int draws(int i) {
+        int marks = c.marks()[i];
+        return (marks & FrozenCells.WEAKEST) != 0 ? 0 : (marks & FrozenCells.WEAK) != 0 ? 1 : 2;
     }
 
     private void frozen() {

@@ -35,8 +35,8 @@ class ForesightController {
 
     private static final int USUAL = 300_000;
     private static final int LONGEST_NOTE = 300;
-    /** Unpacked ones that are kept, some tens of megabytes. */
-    private static final int MOST_CELLS = 4_000_000;
+    /** Unpacked ones that are kept, eleven bytes a cell; the largest that can be asked for among them. */
+    private static final int MOST_CELLS = Math.max(4_000_000, CellRoom.most());
 
     private final Plans plans;
     private final Streams streams;
@@ -66,10 +66,11 @@ class ForesightController {
 
     private static Map<Integer, String> sizes() {
         Map<Integer, String> sizes = new LinkedHashMap<>();
-        sizes.put(60_000, "60,000 cells, a second or two");
-        sizes.put(USUAL, "300,000 cells, some ten seconds");
-        sizes.put(1_000_000, "1,000,000 cells, some minutes");
-        sizes.put(3_000_000, "3,000,000 cells, many minutes");
+        sizes.put(60_000, "60,000 cells, a second");
+        sizes.put(USUAL, "300,000 cells, some seconds");
+        sizes.put(1_000_000, "1,000,000 cells, half a minute");
+        sizes.put(3_000_000, "3,000,000 cells, a minute or two");
+        sizes.put(8_000_000, "8,000,000 cells, some minutes");
         sizes.keySet().removeIf(cells -> cells > CellRoom.most());
         return sizes;
     }
@@ -81,12 +82,13 @@ class ForesightController {
             @RequestParam(defaultValue = "") String plane,
             @RequestParam(defaultValue = "") String off,
             @RequestParam(defaultValue = "") String step,
+            @RequestParam(defaultValue = "") String by,
             @RequestParam(defaultValue = "") String change,
             Model model) {
         Plans.Saved saved = plans.find(account, id);
         frame(account, saved, model);
         Optional<ForesightStore.Row> row = store.newest(account.studioId(), id);
-        row.flatMap(r -> outlook(account, r).map(o -> shown(account, id, saved, o, r, plane, off, step)))
+        row.flatMap(r -> outlook(account, r).map(o -> shown(account, id, saved, o, r, new Asked(plane, off, step, by))))
                 .ifPresent(seen -> model.addAttribute("seen", seen));
         if (!change.isEmpty() && row.isPresent()) {
             tried(account, saved, row.get(), change, model);
@@ -95,17 +97,10 @@ class ForesightController {
     }
 
     private ForesightPage shown(
-            Account account,
-            long id,
-            Plans.Saved saved,
-            Outlook o,
-            ForesightStore.Row r,
-            String plane,
-            String off,
-            String step) {
-        int at = step(step, o);
+            Account account, long id, Plans.Saved saved, Outlook o, ForesightStore.Row r, Asked asked) {
+        int at = step(asked.step, o);
         boolean old = !r.state().equals(foresights.state(account, saved));
-        return ForesightPage.of(id, o, r, old, account.zoneId(), view(o, plane, off, at, false), at);
+        return ForesightPage.of(id, o, r, old, account.zoneId(), view(o, asked, at, false), at);
     }
 
     /** Its cells are unpacked once for all the cuts that a slider asks for. */
@@ -133,11 +128,16 @@ class ForesightController {
         return (int) Math.round(ForesightPage.FULL + share * (ForesightPage.STEPS - ForesightPage.FULL));
     }
 
-    private static CutDrawing.View view(Outlook o, String plane, String off, int step, boolean small) {
-        CutDrawing.Plane of = CutDrawing.Plane.named(plane);
-        double at = off.matches("-?\\d{1,4}(\\.\\d{1,3})?") ? Double.parseDouble(off) : CutDrawing.best(o, of);
+    /** Which cut is asked for, as it was typed. */
+    private record Asked(String plane, String off, String step, String by) {}
+
+    private static CutDrawing.View view(Outlook o, Asked asked, int step, boolean small) {
+        CutDrawing.Plane of = CutDrawing.Plane.named(asked.plane);
+        double at =
+                asked.off.matches("-?\\d{1,4}(\\.\\d{1,3})?") ? Double.parseDouble(asked.off) : CutDrawing.best(o, of);
         ForesightPage.Moment moment = ForesightPage.Moment.of(step, o.cells());
-        return new CutDrawing.View(of, at, moment.filling(), moment.seconds(), small);
+        boolean fine = asked.by.equals(ForesightPage.FINE);
+        return new CutDrawing.View(of, at, moment.filling(), moment.seconds(), fine, small);
     }
 
     private void frame(Account account, Plans.Saved saved, Model model) {
@@ -162,10 +162,10 @@ class ForesightController {
         return "redirect:/trees/" + id + "/foresight?searched#found";
     }
 
-    /** The piece by itself with each side up. */
+    /** The piece by itself: each side up, solid or hollow, whole or in sections. */
     @GetMapping("/trees/{id}/foresight/ways")
     String ways(@AuthenticationPrincipal Account account, @PathVariable long id, Model model) {
-        model.addAttribute("ways", ways.of(account, plans.find(account, id)));
+        model.addAttribute("compared", ways.of(account, plans.find(account, id)));
         return "foresight/ways :: ways";
     }
 
@@ -233,10 +233,12 @@ class ForesightController {
             @RequestParam(defaultValue = "") String plane,
             @RequestParam(defaultValue = "") String off,
             @RequestParam(defaultValue = "") String step,
+            @RequestParam(defaultValue = "") String by,
             Model model) {
         Plans.Saved saved = plans.find(account, id);
         store.newest(account.studioId(), id)
-                .flatMap(r -> outlook(account, r).map(o -> shown(account, id, saved, o, r, plane, off, step)))
+                .flatMap(r ->
+                        outlook(account, r).map(o -> shown(account, id, saved, o, r, new Asked(plane, off, step, by))))
                 .ifPresent(seen -> model.addAttribute("seen", seen));
         return "foresight/page :: cut";
     }
@@ -305,12 +307,13 @@ class ForesightController {
         Outlook now = foresights.of(account, saved.plan(), typed, cells);
         Outlook other = foresights.of(account, planned, then, cells);
         int step = step("", now);
-        model.addAttribute("now", CutDrawing.of(now, view(now, "front", off(now), step, true)));
+        Asked front = new Asked("front", off(now), "", "");
+        model.addAttribute("now", CutDrawing.of(now, view(now, front, step, true)));
         model.addAttribute(
                 "then",
                 CutDrawing.of(
                         other,
-                        view(other, "front", off(now), step(now, other, step), true),
+                        view(other, front, step(now, other, step), true),
                         CutDrawing.classes(now.told(), now.cells())));
         model.addAttribute(
                 "compared", ForesightPage.compared(now.told(), saved.plan(), other.told(), planned, account.units()));

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import kilnryu.app.plan.Plan;
 import kilnryu.app.web.Show;
 import kilnryu.app.web.Units;
@@ -20,6 +21,7 @@ import kilnryu.core.quantity.Measure;
  * @param old whether the tree was changed since
  * @param at when it was reckoned, in words
  * @param legend classes of freezing time, colour and words
+ * @param fine whether it shows where fine holes are likeliest, instead of times
  * @param step of the slider: up to {@value #FULL} it fills, then it freezes
  * @param says of the cells, and what is not known
  */
@@ -30,6 +32,7 @@ public record ForesightPage(
         Verdict verdict,
         String drawing,
         List<Class> legend,
+        boolean fine,
         CutDrawing.Plane plane,
         double off,
         double offLeast,
@@ -43,6 +46,9 @@ public record ForesightPage(
     static final int FULL = 40;
 
     static final int STEPS = 200;
+    /** What the cut is coloured by, when not by times. */
+    static final String FINE = "fine";
+
     private static final int ACROSS = 4;
 
     /** A class of the scale. */
@@ -85,7 +91,8 @@ public record ForesightPage(
                 Show.dayAndClock(row.at().atZone(zone)),
                 verdict(tree, told, old),
                 CutDrawing.of(outlook, view),
-                legend(CutDrawing.classes(told, c)),
+                view.fine() ? draws() : legend(CutDrawing.classes(told, c)),
+                view.fine(),
                 view.plane(),
                 Math.round(10 * view.off()) / 10.0 + 0.0,
                 Math.ceil(least),
@@ -156,6 +163,13 @@ public record ForesightPage(
             legend.add(new Class(CutDrawing.CLASSES.get(i), words));
         }
         return legend;
+    }
+
+    private static List<Class> draws() {
+        List<String> words = List.of("weakest tenth", "next fifth", "the rest");
+        return IntStream.range(0, words.size())
+                .mapToObj(i -> new Class(CutDrawing.DRAWS.get(i), words.get(i)))
+                .toList();
     }
 
     private static String says(Told told) {

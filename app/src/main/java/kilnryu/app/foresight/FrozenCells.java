@@ -7,10 +7,13 @@ import java.io.DataOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.Arrays;
+import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
 import java.util.zip.DeflaterOutputStream;
 import java.util.zip.InflaterInputStream;
 import kilnryu.core.foresight.CastCells;
 import kilnryu.core.foresight.Foresight;
+import kilnryu.core.gating.Use;
 import kilnryu.core.solid.Freezing;
 import kilnryu.core.solid.Grid;
 import kilnryu.core.solid.Inflow;
@@ -24,7 +27,8 @@ import kilnryu.core.solid.Pools;
  * @param stiff when it does not flow any more, in steps of {@code seconds}
  * @param solid when it is solid, likewise
  * @param alone since when it is left alone, likewise; {@link #NEVER} where it is not
- * @param marks what is in it, of {@link #MOLD}, {@link #HOLLOW}, {@link #SUNK}, {@link #AIR}
+ * @param marks what is in it, of {@link #MOLD}, {@link #HOLLOW}, {@link #SUNK}, {@link #AIR}, {@link #WEAKEST},
+ *     {@link #WEAK}
  */
 record FrozenCells(
         Grid grid,
@@ -43,6 +47,13 @@ record FrozenCells(
     static final byte HOLLOW = 2;
     static final byte SUNK = 4;
     static final byte AIR = 8;
+    /** Of a casting where metal is drawn in most weakly as it stiffens: the tenth of all castings' cells, */
+    static final byte WEAKEST = 16;
+    /** and the fifth above that. */
+    static final byte WEAK = 32;
+
+    private static final double TENTH = 0.1;
+    private static final double THREE_TENTHS = 0.3;
     private static final int STEPS = 60_000;
 
     static FrozenCells of(Foresight f) {
@@ -70,6 +81,7 @@ record FrozenCells(
                     | (f.pools().hollow()[i] ? HOLLOW : 0)
                     | (f.pools().sunk()[i] ? SUNK : 0));
         }
+        weak(c, f.frozen().feeds(), marks);
         return new FrozenCells(
                 c.grid(),
                 c.edge(),
@@ -82,6 +94,26 @@ record FrozenCells(
                 steps(f.frozen().solidAt(), seconds),
                 alone,
                 marks);
+    }
+
+    /** Marks where fine holes are likeliest to stay, by the rank of what draws metal in; 0 is not known and not ranked. */
+    static void weak(CastCells c, float[] draws, byte[] marks) {
+        IntPredicate ranked = i -> c.part()[i] >= 0 && c.of(i).use() == Use.PIECE && draws[i] > 0;
+        double[] sorted = IntStream.range(0, draws.length)
+                .filter(ranked)
+                .mapToDouble(i -> draws[i])
+                .sorted()
+                .toArray();
+        if (sorted.length == 0) {
+            return;
+        }
+        double weakest = sorted[(int) (TENTH * sorted.length)];
+        double weak = sorted[(int) (THREE_TENTHS * sorted.length)];
+        for (int i = 0; i < draws.length; i++) {
+            if (ranked.test(i) && draws[i] < weak) {
+                marks[i] |= draws[i] < weakest ? WEAKEST : WEAK;
+            }
+        }
     }
 
     private static double longest(float[] times) {

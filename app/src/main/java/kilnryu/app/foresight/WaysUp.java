@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import kilnryu.app.account.Account;
 import kilnryu.app.piece.PieceParts;
 import kilnryu.app.plan.Plans;
@@ -26,12 +27,17 @@ import kilnryu.core.solid.Inflow;
 import org.springframework.stereotype.Component;
 
 /**
- * A piece by itself, poured from its highest place with each of its six sides up: how much air each way traps, how much
- * stays unfed, how far the metal runs.
+ * A piece by itself, poured from its highest place: with each of its six sides up, how much air each way traps, how much
+ * stays unfed, how far the metal runs; and as it hangs solid or hollow, whole or in sections.
  */
 @Component
 class WaysUp {
     private static final int CELLS = 20_000;
+    /** Walls are to be several cells thick. */
+    private static final int FINE = 150_000;
+
+    private static final int MOST_SECTIONS = 3;
+    private static final double HOUR_S = 3600;
     private static final double BAND_MM = 15;
 
     private final PieceParts pieces;
@@ -61,6 +67,37 @@ class WaysUp {
         }
     }
 
+    /**
+     * How else it could be cast.
+     *
+     * @param metal cm3, of all its parts
+     * @param unfed cm3 that stays hollow inside
+     * @param drawn cm3 that is to be fed through the gate
+     * @param seconds until the last of it is solid
+     */
+    record Cast(String words, double metal, double unfed, double drawn, double seconds) {
+        public String takes() {
+            return String.format(Locale.ROOT, "%.0f cm³", metal);
+        }
+
+        public String lacks() {
+            return Way.said(unfed);
+        }
+
+        public String feeds() {
+            return Way.said(drawn);
+        }
+
+        public String solid() {
+            return Double.isFinite(seconds) ? ForesightPage.minutes(seconds) + " min" : "never";
+        }
+    }
+
+    /** All that is compared, the best way up first. */
+    record Compared(String piece, List<Way> ways, List<Cast> casts) {
+        static final Compared NONE = new Compared("", List.of(), List.of());
+    }
+
     /** The side of the mesh that is up, and its name. */
     private record Side(String words, Vec up) {}
 
@@ -72,10 +109,10 @@ class WaysUp {
             new Side("front up", new Vec(0, -1, 0)),
             new Side("back up", new Vec(0, 1, 0)));
 
-    /** The first piece with a mesh, each way up, the best first; empty where none has one. */
-    List<Way> of(Account account, Plans.Saved saved) {
+    /** The first piece with a mesh; nothing where none has one. */
+    Compared of(Account account, Plans.Saved saved) {
         if (Foresights.missing(saved.plan()).isPresent()) {
-            return List.of();
+            return Compared.NONE;
         }
         GatingQuestion q = saved.plan().gating().orElseThrow().plan().question();
         Map<String, String> tree = saved.sheets().get(Stage.TREE).fields();
@@ -91,45 +128,72 @@ class WaysUp {
                                     m.name(),
                                     q,
                                     shape.get(),
-                                    body.length()));
+                                    body.length(),
+                                    pieces.aim(account, Long.parseLong(linked))));
                 }
             }
         }
-        return List.of();
+        return Compared.NONE;
     }
 
-    /** All six, known by the mesh, its size and what it is cast of. */
-    private record Turned(String key, String name, GatingQuestion q, PieceParts.Shape shape, double length)
-            implements Question<List<Way>> {
+    /** All of it, known by the mesh, its size and what it is cast of. @param wall mm where it is hollow */
+    private record Turned(String key, String name, GatingQuestion q, PieceParts.Shape shape, double length, double wall)
+            implements Question<Compared> {
         @Override
-        public List<Way> answer(Watch watch) {
+        public Compared answer(Watch watch) {
+            Part part = new Part(watch, SIDES.size() + 1 + MOST_SECTIONS * (MOST_SECTIONS + 1) / 2);
             List<Way> ways = new ArrayList<>();
             for (Side side : SIDES) {
-                double done = ways.size();
-                ways.add(way(side, share -> {
-                    watch.at(3600 * (done + share) / SIDES.size());
-                    return true;
-                }));
+                ways.add(way(side, part.next()));
             }
             ways.sort(Comparator.comparingDouble((Way w) -> w.trapped + w.unfed).thenComparingDouble(Way::run));
-            return List.copyOf(ways);
+            CastCells solid = cells(shape.up(), FINE);
+            List<Cast> casts = new ArrayList<>();
+            casts.add(cast("solid, whole", List.of(solid.gated()), part));
+            casts.add(cast(
+                    String.format(Locale.ROOT, "hollow, with a wall of %.1f mm round a core", wall),
+                    List.of(solid.hollow(wall)),
+                    part));
+            for (int n = 2; n <= MOST_SECTIONS; n++) {
+                int of = n;
+                casts.add(cast(
+                        "solid, in " + n + " sections",
+                        IntStream.range(0, n)
+                                .mapToObj(k -> solid.section(k, of))
+                                .toList(),
+                        part));
+            }
+            return new Compared(name, List.copyOf(ways), List.copyOf(casts));
         }
 
-        private Way way(Side side, Foresight.Goes goes) {
-            Mesh up = turned(shape.mesh(), side.up, length);
-            double mold = q.mold().orElseThrow().value();
-            CastCells cells =
-                    CastCells.of(up, List.of(), new CastCells.Size(CELLS, BAND_MM), kilnryu.core.mesh.Watch.NONE);
-            Foresight f = Foresight.of(
+        private CastCells cells(Vec up, int cells) {
+            return CastCells.of(
+                    turned(shape.mesh(), up, length),
+                    List.of(),
+                    new CastCells.Size(cells, BAND_MM),
+                    kilnryu.core.mesh.Watch.NONE);
+        }
+
+        private Foresight frozen(CastCells cells, Foresight.Goes goes) {
+            return Foresight.of(
                     Foresight.Question.of(
                             cells,
                             new Foresight.Casting(
-                                    q.alloy(), q.metal().orElseThrow().value(), mold, q.in(), BAND_MM, q.factors()),
+                                    q.alloy(),
+                                    q.metal().orElseThrow().value(),
+                                    q.mold().orElseThrow().value(),
+                                    q.in(),
+                                    BAND_MM,
+                                    q.factors()),
                             GatingPlanner.inflow(java.util.OptionalDouble.empty(), q.alloy(), q.factors()),
                             over -> 0,
                             false,
                             Double.NaN),
                     goes);
+        }
+
+        private Way way(Side side, Foresight.Goes goes) {
+            Foresight f = frozen(cells(side.up, CELLS), goes);
             double trapped = f.filled().pockets().stream()
                             .mapToDouble(Inflow.Pocket::volume)
                             .sum()
@@ -138,6 +202,29 @@ class WaysUp {
                     f.pools().pools().stream().mapToDouble(p -> p.shrinks()).sum() * 1e6;
             return new Way(
                     side.words, trapped, unfed, run(f), side.up.dot(shape.up().unit()) > 0.9);
+        }
+
+        private Cast cast(String words, List<CastCells> bodies, Part part) {
+            double metal = 0;
+            double unfed = 0;
+            double drawn = 0;
+            double seconds = 0;
+            for (CastCells c : bodies) {
+                Foresight f = frozen(c, part.next());
+                metal += c.cell() * c.counts()[0];
+                unfed += c.cell() * count(f.pools().hollow());
+                drawn += c.cell() * count(f.pools().sunk());
+                seconds = Math.max(seconds, f.frozen().seconds());
+            }
+            return new Cast(words, metal, unfed, drawn, seconds);
+        }
+
+        private static int count(boolean[] of) {
+            int count = 0;
+            for (boolean is : of) {
+                count += is ? 1 : 0;
+            }
+            return count;
         }
 
         /** The longest way that metal takes, mm. */
@@ -158,7 +245,7 @@ class WaysUp {
 
         @Override
         public String far(double share) {
-            return Math.round(100 * share) + " % of its ways up";
+            return Math.round(100 * share) + " % of what is compared";
         }
 
         @Override
@@ -170,6 +257,7 @@ class WaysUp {
         public boolean equals(Object other) {
             return other instanceof Turned t
                     && t.key.equals(key)
+                    && t.wall == wall
                     && t.q.alloy() == q.alloy()
                     && t.q.mold().equals(q.mold())
                     && t.q.metal().equals(q.metal());
@@ -178,6 +266,26 @@ class WaysUp {
         @Override
         public int hashCode() {
             return key.hashCode();
+        }
+    }
+
+    /** How far all of it is, part by part. */
+    private static final class Part {
+        private final Watch watch;
+        private final int of;
+        private int begun;
+
+        Part(Watch watch, int of) {
+            this.watch = watch;
+            this.of = of;
+        }
+
+        Foresight.Goes next() {
+            double done = begun++;
+            return share -> {
+                watch.at(HOUR_S * (done + share) / of);
+                return true;
+            };
         }
     }
 

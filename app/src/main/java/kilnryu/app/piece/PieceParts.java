@@ -85,6 +85,14 @@ public class PieceParts {
                 });
     }
 
+    /** Wall that is aimed at where a piece is hollow, mm; of what is usual the middle where none is said. */
+    public double aim(Account account, long piece) {
+        return pieces.find(account.studioId(), piece)
+                .map(row -> Fields.typed(row.fields(), Units.METRIC).quantity(PieceFields.AIM))
+                .orElse(OptionalDouble.empty())
+                .orElse(PieceReader.USUAL_AIM);
+    }
+
     /** The mesh that a piece has now; 0 for none that is measured. */
     public long meshOf(Account account, long piece) {
         return meshes.ofPiece(account.studioId(), piece)

@@ -41,6 +41,7 @@ import kilnryu.core.sum.Known;
 public final class PieceReader {
     private static final double THINNEST_AIM = 4;
     private static final double THICKEST_AIM = 6;
+    static final double USUAL_AIM = (THINNEST_AIM + THICKEST_AIM) / 2;
 
     private final Fields fields;
     private final Optional<MeshSummary> mesh;
@@ -340,7 +341,7 @@ public final class PieceReader {
         OptionalDouble aim = fields.quantity(PieceFields.AIM);
         boolean closed = mesh.map(m -> m.closed() && m.voids() == 0).orElse(false);
         if (area.isPresent() && closed) {
-            double wall = aim.orElse((THINNEST_AIM + THICKEST_AIM) / 2);
+            double wall = aim.orElse(USUAL_AIM);
             Figure hollow = PatternSums.hollowMetal(area.get(), wall, density);
             if (hollow.value() < figures.get(figures.size() - 1).value()) {
                 figures.add(hollow);

@@ -5,6 +5,10 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
 import java.util.List;
+import kilnryu.core.foresight.CastCells;
+import kilnryu.core.gating.Use;
+import kilnryu.core.mesh.Vec;
+import kilnryu.core.solid.Freezing;
 import kilnryu.core.solid.Grid;
 import org.junit.jupiter.api.Test;
 
@@ -81,7 +85,7 @@ class FrozenCellsTest {
     @Test
     void aCutShowsMetalByItsTime() {
         Outlook outlook = new Outlook(told(), bar());
-        String cut = CutDrawing.of(outlook, new CutDrawing.View(CutDrawing.Plane.FRONT, -1, false, 450, false));
+        String cut = CutDrawing.of(outlook, new CutDrawing.View(CutDrawing.Plane.FRONT, -1, false, 450, false, false));
         // 600 s in six classes, by a round number a little under 100 s: 60 s is the palest, 600 s the last
         assertThat(CutDrawing.classes(told(), bar())).containsExactly(90, 180, 270, 360, 450);
         assertThat(cut)
@@ -110,5 +114,60 @@ class FrozenCellsTest {
         assertThat(ForesightPage.Moment.of(ForesightPage.STEPS, bar())).isEqualTo(new ForesightPage.Moment(false, 600));
         assertThat(ForesightPage.Moment.of(120, bar()).words()).isEqualTo("5:00 min after it is full");
         assertThat(ForesightPage.Moment.of(-5, bar()).seconds()).isZero();
+    }
+
+    /** Twenty cells of a casting in a row, a feeder of five after them: the two weakest are a tenth, four more a fifth. */
+    @Test
+    void whereMetalIsDrawnInMostWeaklyIsRankedOverCastingsAlone() {
+        int n = 26;
+        short[] part = new short[n];
+        float[] draws = new float[n];
+        for (int i = 0; i < n; i++) {
+            part[i] = (short) (i < 20 ? 0 : i < 25 ? 1 : -1);
+            // the feeder draws most weakly of all, and one cell of the casting is not known
+            draws[i] = i < 20 ? 20 - i : 0.1f;
+        }
+        byte[] marks = new byte[n];
+        FrozenCells.weak(row(n, part), draws, marks);
+        for (int i = 0; i < n; i++) {
+            assertThat(marks[i])
+                    .as("cell " + i)
+                    .isEqualTo(i >= 20 || i < 14 ? 0 : i < 18 ? FrozenCells.WEAK : FrozenCells.WEAKEST);
+        }
+        draws[19] = 0;
+        byte[] less = new byte[n];
+        FrozenCells.weak(row(n, part), draws, less);
+        assertThat(less[19]).isZero();
+        assertThat(less[18]).isEqualTo(FrozenCells.WEAKEST);
+    }
+
+    private static CastCells row(int n, short[] part) {
+        byte[] kind = new byte[n];
+        Arrays.fill(kind, Freezing.BODY);
+        CastCells.Part leg = new CastCells.Part("leg", "leg", Use.PIECE, 0, true, 1, 1);
+        CastCells.Part feeder = new CastCells.Part("feeder", "feeder", Use.FEEDER, 0, true, 1, 1);
+        return new CastCells(
+                new Grid(n, 1, 1, 0.002),
+                2,
+                new Vec(0, 0, 0),
+                kind,
+                part,
+                List.of(leg, feeder),
+                new int[0],
+                new boolean[n],
+                1,
+                1,
+                List.of());
+    }
+
+    @Test
+    void fineHolesAreDrawnWhereMetalIsDrawnInMostWeakly() {
+        FrozenCells cells = bar();
+        cells.marks()[cells.grid().at(7, 1, 1)] |= FrozenCells.WEAKEST;
+        String cut = CutDrawing.of(
+                new Outlook(told(), cells), new CutDrawing.View(CutDrawing.Plane.FRONT, -1, false, 450, true, false));
+        assertThat(cut).contains(CutDrawing.DRAWS.get(0)).contains(CutDrawing.DRAWS.get(2));
+        assertThat(cut).doesNotContain("d=\"\" fill=\"" + CutDrawing.DRAWS.get(0));
+        assertThat(CutDrawing.CLASSES).noneMatch(cut::contains);
     }
 }

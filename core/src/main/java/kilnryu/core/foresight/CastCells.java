@@ -1,8 +1,12 @@
 package kilnryu.core.foresight;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
 import kilnryu.core.gating.GatingPlan;
 import kilnryu.core.gating.Use;
 import kilnryu.core.mesh.Box;
@@ -45,6 +49,8 @@ public record CastCells(
      * @param planned cm3 that the plan counts, by scale or measure; NaN where nothing is planned
      */
     public record Part(String key, String name, Use use, int number, boolean shaped, double volume, double planned) {}
+
+    private static final double GATE = 16;
 
     /** What ended short of what it joins. */
     public record Bridge(String key, double gap) {}
@@ -126,6 +132,77 @@ public record CastCells(
         }
         raster.mold(size.band, open);
         return raster.done(entry.stream().mapToInt(i -> i).toArray(), open, Raster.Known.NOTHING, List.of());
+    }
+
+    /** The same as a shell of a wall's thickness, mm, round a core of mold. */
+    public CastCells hollow(double wall) {
+        double[] away = Distance.squared(grid, i -> kind[i] != Freezing.BODY);
+        double deep = wall / edge + 0.5;
+        return kept(i -> away[i] <= deep * deep);
+    }
+
+    /**
+     * One of so many equal lengths of it, along its longest side; in the place of the rest is mold.
+     *
+     * @param number from 0
+     */
+    public CastCells section(int number, int of) {
+        int[] least = {Integer.MAX_VALUE, Integer.MAX_VALUE, Integer.MAX_VALUE};
+        int[] most = {-1, -1, -1};
+        for (int i = 0; i < kind.length; i++) {
+            for (int d = 0; d < 3 && kind[i] == Freezing.BODY; d++) {
+                least[d] = Math.min(least[d], grid.place(d, i));
+                most[d] = Math.max(most[d], grid.place(d, i));
+            }
+        }
+        int longest = 0;
+        for (int d = 1; d < 3; d++) {
+            longest = most[d] - least[d] > most[longest] - least[longest] ? d : longest;
+        }
+        int along = longest;
+        double each = (most[along] - least[along] + 1) / (double) of;
+        return kept(i -> (int) Math.min(of - 1, (grid.place(along, i) - least[along]) / each) == number);
+    }
+
+    /** As it is, but poured through a gate of {@value #GATE} mm in the middle of its highest place. */
+    public CastCells gated() {
+        return kept(i -> true);
+    }
+
+    /** Metal only where it is kept, poured through a gate in the middle of the highest place of that. */
+    private CastCells kept(IntPredicate keeps) {
+        byte[] kinds = kind.clone();
+        short[] partOf = part.clone();
+        int top = -1;
+        for (int i = 0; i < kinds.length; i++) {
+            if (kinds[i] == Freezing.BODY && !keeps.test(i)) {
+                kinds[i] = Freezing.MOLD;
+                partOf[i] = -1;
+            }
+            top = kinds[i] == Freezing.BODY ? Math.max(top, grid.place(2, i)) : top;
+        }
+        int layer = grid.nx() * grid.ny();
+        int high = top;
+        int[] highest = IntStream.range(Math.max(0, high) * layer, (high + 1) * layer)
+                .filter(i -> kinds[i] == Freezing.BODY)
+                .toArray();
+        Vec sum = new Vec(0, 0, 0);
+        for (int c : highest) {
+            sum = sum.plus(middle(c));
+        }
+        Vec mean = sum.times(1.0 / Math.max(1, highest.length));
+        Vec at = Arrays.stream(highest)
+                .mapToObj(this::middle)
+                .min(Comparator.comparingDouble(v -> v.minus(mean).length()))
+                .orElse(mean);
+        int[] gate = Arrays.stream(highest)
+                .filter(c -> middle(c).minus(at).length() <= GATE / 2)
+                .toArray();
+        boolean[] air = new boolean[open.length];
+        for (int c : gate) {
+            air[c] = true;
+        }
+        return new CastCells(grid, edge, low, kinds, partOf, parts, gate, air, areaShare, volumeShare, bridged);
     }
 
     /** A vent to the open air. @param at mm */
