@@ -24,6 +24,9 @@ public final class CoreRun {
             Map.entry(
                     "FreezingBenchmark.whole150000",
                     new Name("looked ahead: 150,000 cells filled, frozen, fed", 2_000)),
+            Map.entry(
+                    "FreezingBenchmark.whole1000000",
+                    new Name("looked ahead: a million cells filled, frozen, fed", 20_000)),
             Map.entry("FreezingBenchmark.cells20000", new Name("freezing: 20,000 cells until the last is solid", 250)),
             Map.entry(
                     "FreezingBenchmark.cells150000",

@@ -63,6 +63,11 @@ public class FreezingBenchmark {
         return whole(fine);
     }
 
+    @Benchmark
+    public Pools.Found whole1000000() {
+        return whole(finest);
+    }
+
     private static Pools.Found whole(Freezing.Question q) {
         boolean[] open = new boolean[q.kind().length];
         int top = q.kind().length - 1;

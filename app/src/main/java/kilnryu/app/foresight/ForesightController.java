@@ -7,6 +7,7 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import kilnryu.app.account.Account;
@@ -34,6 +35,7 @@ class ForesightController {
     static final Map<Integer, String> SIZES = sizes();
 
     private static final int USUAL = 300_000;
+    private static final int MOST_OFFERED = 3_000_000;
     private static final int LONGEST_NOTE = 300;
     /** Unpacked ones that are kept, eleven bytes a cell; the largest that can be asked for among them. */
     private static final int MOST_CELLS = Math.max(4_000_000, CellRoom.most());
@@ -75,6 +77,41 @@ class ForesightController {
         return sizes;
     }
 
+    /** The same, and where it was once seen how many cells of each would lie across the thinnest wall. */
+    static Map<Integer, String> sizes(Optional<Told> seen) {
+        Optional<Told> walled = seen.filter(t -> t.thinnest() > 0);
+        if (walled.isEmpty()) {
+            return SIZES;
+        }
+        Map<Integer, String> sizes = new LinkedHashMap<>();
+        SIZES.forEach((cells, words) ->
+                sizes.put(cells, String.format(Locale.ROOT, "%s, %.1f across", words, across(walled.get(), cells))));
+        return sizes;
+    }
+
+    /** Cells across the thinnest wall. */
+    private static double across(Told t, int cells) {
+        return t.thinnest() / t.edge() * Math.cbrt(cells / (double) t.cells());
+    }
+
+    /** What is offered first: the fewest that lie four across, once that is known, and of what does not take minutes. */
+    static int usual(Optional<Told> seen) {
+        return seen.filter(t -> t.thinnest() > 0)
+                .map(t -> SIZES.keySet().stream()
+                        .filter(c -> c >= USUAL && c <= MOST_OFFERED)
+                        .filter(c -> across(t, c) >= ForesightPage.ACROSS || c == mostOffered())
+                        .findFirst()
+                        .orElse(USUAL))
+                .orElse(USUAL);
+    }
+
+    private static int mostOffered() {
+        return SIZES.keySet().stream()
+                .filter(c -> c <= MOST_OFFERED)
+                .max(Integer::compare)
+                .orElse(USUAL);
+    }
+
     @GetMapping("/trees/{id}/foresight")
     String page(
             @AuthenticationPrincipal Account account,
@@ -88,6 +125,8 @@ class ForesightController {
         Plans.Saved saved = plans.find(account, id);
         frame(account, saved, model);
         Optional<ForesightStore.Row> row = store.newest(account.studioId(), id);
+        model.addAttribute("sizes", sizes(row.map(ForesightStore.Row::told)));
+        model.addAttribute("usual", usual(row.map(ForesightStore.Row::told)));
         row.flatMap(r -> outlook(account, r).map(o -> shown(account, id, saved, o, r, new Asked(plane, off, step, by))))
                 .ifPresent(seen -> model.addAttribute("seen", seen));
         if (!change.isEmpty() && row.isPresent()) {
@@ -145,7 +184,7 @@ class ForesightController {
         model.addAttribute("id", saved.row().id());
         model.addAttribute("name", saved.row().name());
         model.addAttribute("plan", saved.plan());
-        model.addAttribute("sizes", SIZES);
+        model.addAttribute("sizes", sizes(Optional.empty()));
         model.addAttribute("usual", USUAL);
         model.addAttribute("notKnown", Foresight.NOT_KNOWN);
         model.addAttribute("missing", Foresights.missing(saved.plan()).orElse(""));

@@ -49,7 +49,8 @@ public record ForesightPage(
     /** What the cut is coloured by, when not by times. */
     static final String FINE = "fine";
 
-    private static final int ACROSS = 4;
+    /** Cells across a wall for times within a twentieth. */
+    static final int ACROSS = 4;
 
     /** A class of the scale. */
     public record Class(String colour, String words) {}

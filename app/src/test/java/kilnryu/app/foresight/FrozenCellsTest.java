@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import kilnryu.core.foresight.CastCells;
 import kilnryu.core.gating.Use;
 import kilnryu.core.mesh.Vec;
@@ -169,5 +171,15 @@ class FrozenCellsTest {
         assertThat(cut).contains(CutDrawing.DRAWS.get(0)).contains(CutDrawing.DRAWS.get(2));
         assertThat(cut).doesNotContain("d=\"\" fill=\"" + CutDrawing.DRAWS.get(0));
         assertThat(CutDrawing.CLASSES).noneMatch(cut::contains);
+    }
+
+    /** 160 cells of 2 mm are two across a wall of 4 mm: 60,000 are (60,000 / 160) ^ (1/3) = 7.2 times as many across. */
+    @Test
+    void howManyCellsLieAcrossIsSaidBeforeTheyAreAskedFor() {
+        Map<Integer, String> sizes = ForesightController.sizes(Optional.of(told()));
+        assertThat(sizes.get(60_000)).isEqualTo("60,000 cells, a second, 14.4 across");
+        assertThat(ForesightController.sizes(Optional.empty()).get(60_000)).isEqualTo("60,000 cells, a second");
+        assertThat(ForesightController.usual(Optional.of(told()))).isEqualTo(300_000);
+        assertThat(ForesightController.usual(Optional.empty())).isEqualTo(300_000);
     }
 }
