@@ -182,4 +182,17 @@ class ForesightPagesTest extends AppTest {
                 .contains("solid, in 3 sections");
         assertThat(page(owner, saved(heavy()) + "/foresight/ways")).contains("Not yet judged: no piece of this tree");
     }
+
+    /** What was foreseen stands against the tree in the list as well, not only on its own pages. */
+    @Test
+    void theListOfTreesKnowsWhatWasForeseen() throws Exception {
+        Map<String, String> fields = heavy();
+        fields.put("name", "Heavy leaf of the list");
+        String tree = saved(fields);
+        assertThat(page(owner, "/trees?mark=stop")).doesNotContain("Heavy leaf of the list");
+        send(owner, tree + "/foresight", COARSE);
+        assertThat(page(owner, tree + "/foresight")).contains(">Stop<");
+        assertThat(page(owner, "/trees?mark=stop")).contains("Heavy leaf of the list");
+        page(owner, "/trees?mark=");
+    }
 }

@@ -15,6 +15,7 @@ import kilnryu.app.plan.Plan;
 import kilnryu.app.plan.Plans;
 import kilnryu.app.plan.Stage;
 import kilnryu.app.plan.Streams;
+import kilnryu.core.foresight.CastCells;
 import kilnryu.core.foresight.Change;
 import kilnryu.core.foresight.Foresight;
 import org.springframework.http.HttpStatus;
@@ -91,7 +92,7 @@ class ForesightController {
 
     /** Cells across the thinnest wall. */
     private static double across(Told t, int cells) {
-        return t.thinnest() / t.edge() * Math.cbrt(cells / (double) t.cells());
+        return t.thinnest() / CastCells.edge(t.edge(), t.cells(), cells);
     }
 
     /** What is offered first: the fewest that lie four across, once that is known, and of what does not take minutes. */
@@ -261,6 +262,7 @@ class ForesightController {
         String state = foresights.state(account, saved);
         Outlook outlook = foresights.of(account, saved.plan(), Plans.texts(saved.sheets()), asked);
         store.keep(account.studioId(), id, account.id(), state, asked, outlook);
+        plans.standsAnew(account, id);
         return "redirect:/trees/" + id + "/foresight";
     }
 

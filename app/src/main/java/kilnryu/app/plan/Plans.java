@@ -526,6 +526,15 @@ public class Plans {
                                 .toList()));
     }
 
+    /** Sums up anew how a saved tree stands once it was looked ahead at, for lists and the day; what was saved meanwhile counts. */
+    public void standsAnew(Account account, long id) {
+        transaction.executeWithoutResult(t -> {
+            trees.hold(account.studioId(), id);
+            Plan plan = find(account, id).plan;
+            trees.keepMark(id, PlanVerdict.mark(plan), Ahead.of(plan).written());
+        });
+    }
+
     private static String face(Plan plan) {
         return Face.of(plan.gating().map(g -> g.plan()), plan.outline());
     }

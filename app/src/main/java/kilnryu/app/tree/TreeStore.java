@@ -369,6 +369,24 @@ public class TreeStore {
                 .update();
     }
 
+    /** Holds a tree until the transaction ends: what is summed up of it then is of its newest sheets. */
+    public void hold(long studio, long id) {
+        jdbc.sql("select id from tree where id = :id and studio_id = :studio for no key update")
+                .param("id", id)
+                .param("studio", studio)
+                .query(Long.class)
+                .optional();
+    }
+
+    /** Keeps how a tree stands, where its sheets are as they were. */
+    public void keepMark(long id, String mark, String ahead) {
+        jdbc.sql("update tree set mark = :mark, ahead = :ahead::json where id = :id")
+                .param("ahead", ahead)
+                .param("mark", mark)
+                .param("id", id)
+                .update();
+    }
+
     public long count(long studio, boolean archived) {
         return jdbc.sql("select count(*) from tree where studio_id = :studio and (archived_at is not null) = :archived")
                 .param("studio", studio)

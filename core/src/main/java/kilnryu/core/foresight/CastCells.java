@@ -65,6 +65,11 @@ public record CastCells(
         }
     }
 
+    /** Edge of cells when the same is raised in another number of them, mm. */
+    public static double edge(double edge, int cells, int others) {
+        return edge * Math.cbrt(cells / (double) others);
+    }
+
     /**
      * A tree with its gating.
      *
