@@ -6,6 +6,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.springframework.mock.web.MockHttpServletResponse;
@@ -194,5 +195,35 @@ class ForesightPagesTest extends AppTest {
         assertThat(page(owner, tree + "/foresight")).contains(">Stop<");
         assertThat(page(owner, "/trees?mark=stop")).contains("Heavy leaf of the list");
         page(owner, "/trees?mark=");
+    }
+
+    /** A feeder of 19 mm is solid long before an egg of 40 mm; in a sleeve it is liquid to the end and is the last. */
+    @Test
+    void aSleevedFeederStaysOpenLonger() throws Exception {
+        Map<String, String> fields = heavy();
+        fields.put("parts[feeder].name", "feeder");
+        fields.put("parts[feeder].use", "feeder");
+        fields.put("parts[feeder].material", "sprue-wax");
+        fields.put("parts[feeder].count", "1");
+        fields.put("parts[feeder].how", "rod");
+        fields.put("parts[feeder].rod.diameter_mm", "19");
+        fields.put("parts[feeder].rod.length_mm", "60");
+        fields.put("parts[feeder].joins", "leaf");
+        fields.put("parts[feeder].at_mm", "30");
+        fields.put("parts[feeder].tilt_deg", "90");
+        String bare = saved(fields);
+        send(owner, bare + "/foresight", COARSE);
+        assertThat(page(owner, bare + "/foresight")).contains("Pool in ");
+        fields.put("feeders_insulated", "sleeved");
+        // the second stands out over the rim, and is filled to it
+        for (String length : List.of("60", "80")) {
+            fields.put("parts[feeder].rod.length_mm", length);
+            String sleeved = saved(fields);
+            send(owner, sleeved + "/foresight", COARSE);
+            assertThat(page(owner, sleeved + "/gating"))
+                    .contains("Feeders stand")
+                    .contains("in sleeves");
+            assertThat(page(owner, sleeved + "/foresight")).as(length).doesNotContain("Pool in ");
+        }
     }
 }

@@ -112,6 +112,9 @@ record Differences(Map<Thing, Integer> changed) {
         if (path.equals("vacuum_kPa")) {
             return Thing.VACUUM;
         }
+        if (path.equals("feeders_insulated")) {
+            return Thing.FEEDERS;
+        }
         if (!path.startsWith("parts[")) {
             return Thing.GATING;
         }

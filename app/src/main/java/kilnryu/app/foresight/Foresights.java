@@ -16,6 +16,7 @@ import kilnryu.app.plan.Plans;
 import kilnryu.app.plan.Stage;
 import kilnryu.app.simulation.Question;
 import kilnryu.app.simulation.Simulations;
+import kilnryu.app.tree.GatingFields;
 import kilnryu.core.foresight.CastCells;
 import kilnryu.core.foresight.Foresight;
 import kilnryu.core.gating.Form;
@@ -129,7 +130,10 @@ public class Foresights {
                 .forEach(piece -> key.append(pieces.meshOf(account, piece)).append(' '));
         key.append(new TreeMap<>(plan.reading().factors().replaced())).append(cells);
         GatingPlan gating = plan.gating().orElseThrow().plan();
-        Ask bare = new Ask(number(key.toString()), cells, plan.name(), gating, new AtomicReference<>(Shapes.NONE));
+        boolean sleeved =
+                plan.fields().get(Stage.TREE).choice(GatingFields.SLEEVED).orElse(false);
+        Ask bare = new Ask(
+                number(key.toString()), cells, plan.name(), gating, sleeved, new AtomicReference<>(Shapes.NONE));
         return simulations
                 .known(bare)
                 .orElseGet(() -> simulations.of(account.studioId(), bare.with(shapes(account, linked))));
@@ -152,7 +156,8 @@ public class Foresights {
         return new Shapes(meshes, ups);
     }
 
-    static Foresight.Question question(GatingPlan gating, Map<String, Mesh> meshes, Map<String, Vec> ups, int cells) {
+    static Foresight.Question question(
+            GatingPlan gating, boolean sleeved, Map<String, Mesh> meshes, Map<String, Vec> ups, int cells) {
         GatingQuestion q = gating.question();
         InMold in = q.in();
         Factors factors = q.factors();
@@ -165,7 +170,7 @@ public class Foresights {
                 new Foresight.Casting(q.alloy(), q.metal().orElseThrow().value(), mold, in, band, factors),
                 GatingPlanner.inflow(gating),
                 q.vacuum().map(v -> GatingPlanner.felt(v.value(), factors)).orElse(over -> 0),
-                false,
+                sleeved,
                 thinnest(gating));
     }
 
@@ -193,18 +198,20 @@ public class Foresights {
         private final int cells;
         private final String name;
         private final GatingPlan gating;
+        private final boolean sleeved;
         private final AtomicReference<Shapes> shapes;
 
-        Ask(String key, int cells, String name, GatingPlan gating, AtomicReference<Shapes> shapes) {
+        Ask(String key, int cells, String name, GatingPlan gating, boolean sleeved, AtomicReference<Shapes> shapes) {
             this.key = key;
             this.cells = cells;
             this.name = name;
             this.gating = gating;
+            this.sleeved = sleeved;
             this.shapes = shapes;
         }
 
         Ask with(Shapes read) {
-            return new Ask(key, cells, name, gating, new AtomicReference<>(read));
+            return new Ask(key, cells, name, gating, sleeved, new AtomicReference<>(read));
         }
 
         @Override
@@ -214,7 +221,7 @@ public class Foresights {
 
         private Outlook looked(Watch watch) {
             Shapes of = shapes.getAndSet(Shapes.NONE);
-            Foresight.Question question = question(gating, of.meshes, of.ups, cells);
+            Foresight.Question question = question(gating, sleeved, of.meshes, of.ups, cells);
             Foresight f = Foresight.of(question, share -> {
                 watch.at(3600 * share);
                 return true;

@@ -6,6 +6,7 @@ import static kilnryu.app.sheet.Declared.quantity;
 import static kilnryu.app.sheet.Declared.text;
 import static kilnryu.app.sheet.Declared.whole;
 
+import java.util.List;
 import kilnryu.app.sheet.Declared.Choice;
 import kilnryu.app.sheet.Declared.Meaning;
 import kilnryu.app.sheet.Declared.Quantity;
@@ -34,6 +35,14 @@ public final class GatingFields {
 
     /** How long the rods are that it is cut from. */
     public static final Quantity STICK = quantity("stick_mm", Range.STICK, "Rod length", "300 mm", GATING);
+
+    /** Whether feeders keep their heat in sleeves: it counts where the tree is filled and frozen ahead. */
+    public static final Choice<Boolean> SLEEVED = choice(
+            "feeders_insulated",
+            List.of(new Meaning<>("bare", "in the bare mold", false), new Meaning<>("sleeved", "in sleeves", true)),
+            "Feeders stand",
+            "in the bare mold",
+            GATING);
 
     static final Text CHANGE_NOTE =
             text("change_note", 400, "What changed, and why", "for the record of versions", GATING);
@@ -78,7 +87,7 @@ public final class GatingFields {
     static final Whole TRAPS_HIGH = whole("parts[].traps.high", 0, 100, "High points beside its top", "0", GATING);
     static final Whole TRAPS_LOW = whole("parts[].traps.low", 0, 100, "Low points that hold wax", "0", GATING);
 
-    static final FieldList ALL = FieldList.of(SCHOOL, POUR_RATE, VACUUM, STICK, CHANGE_NOTE)
+    static final FieldList ALL = FieldList.of(SCHOOL, POUR_RATE, VACUUM, STICK, SLEEVED, CHANGE_NOTE)
             .and(FieldList.of(PIECE, USE, JOINS, ENDS_AT, AT, TILT, ANGLE, RINGS, SPACING, FILLET))
             .and(FieldList.of(BOX_LENGTH, BOX_WIDTH, BOX_THICKNESS, AREA))
             .and(FieldList.of(WALL_THIN, WALL_THICK, WALL_LIKE, WALL_ORDER))

@@ -99,6 +99,7 @@ public final class GatingReader {
         OptionalDouble rate = fields.quantity(GatingFields.POUR_RATE);
         OptionalDouble gauge = fields.quantity(GatingFields.VACUUM);
         fields.quantity(GatingFields.STICK);
+        fields.choice(GatingFields.SLEEVED);
         fields.text(GatingFields.CHANGE_NOTE);
         Map<String, Member> members = new LinkedHashMap<>();
         for (int i = 0; i < keys.size(); i++) {

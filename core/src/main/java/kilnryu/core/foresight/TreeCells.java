@@ -128,7 +128,10 @@ final class TreeCells {
                     raster.part[i] == part ? Math.max(highest, raster.middle(i).z()) : highest;
         }
         for (int i = 0; i < raster.part.length; i++) {
-            open[i] |= raster.part[i] == part && raster.middle(i).z() > highest - raster.edge / 2;
+            double z = raster.middle(i).z();
+            // where a rod stands out over the rim metal still stands at the rim, under the air that is in the rod
+            boolean atRim = z <= 0 && z > -raster.edge;
+            open[i] |= raster.part[i] == part && (z > highest - raster.edge / 2 || atRim);
         }
     }
 

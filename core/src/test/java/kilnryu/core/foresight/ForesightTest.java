@@ -57,6 +57,21 @@ class ForesightTest {
         assertThat(lacks).isLessThan(0.3 * thigh.volume());
     }
 
+    /** Metal stands at the rim in a feeder that stands out over it, and air is on it there: it can sink. */
+    @Test
+    void aFeederOverTheRimIsOpenAtTheRim() {
+        for (double length : new double[] {63, 63 + 15}) {
+            CastCells c = new Leg().onTop("feeder", Use.FEEDER, 12, length).cells(20_000);
+            int open = 0;
+            for (int i = 0; i < c.part().length; i++) {
+                boolean feeder = c.part()[i] >= 0 && c.of(i).key().equals("feeder");
+                open += feeder && c.open()[i] && c.middle(i).z() <= 0 ? 1 : 0;
+            }
+            // a section of 113 mm2
+            assertThat(open * c.edge() * c.edge()).as("" + length).isBetween(60.0, 220.0);
+        }
+    }
+
     @Test
     void nothingOnTopKeepsTheAirIn() {
         Leg leg = new Leg();

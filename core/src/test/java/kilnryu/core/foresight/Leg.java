@@ -63,8 +63,12 @@ final class Leg {
 
     /** A rod on top of the leg, to the rim. */
     Leg onTop(String key, Use use, double diameter) {
-        Form rod = new Form.Round(diameter, diameter, 63);
-        return add(key, use, rod, Joint.to("leg", 166, 0, 90), Math.PI / 4 * diameter * diameter * 63 / 1000);
+        return onTop(key, use, diameter, 63);
+    }
+
+    Leg onTop(String key, Use use, double diameter, double length) {
+        Form rod = new Form.Round(diameter, diameter, length);
+        return add(key, use, rod, Joint.to("leg", 166, 0, 90), Math.PI / 4 * diameter * diameter * length / 1000);
     }
 
     GatingPlan plan() {
