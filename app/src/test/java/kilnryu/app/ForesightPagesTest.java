@@ -179,8 +179,8 @@ class ForesightPagesTest extends AppTest {
         assertThat(ways).contains("top of the file up").contains("as it hangs").contains("bottom up");
         assertThat(ways)
                 .contains("solid, whole")
-                .contains("hollow, with a wall of 5.0 mm round a core")
-                .contains("solid, in 3 sections");
+                .contains("hollow, 5.0 mm wall")
+                .contains("in 3 sections");
         assertThat(page(owner, saved(heavy()) + "/foresight/ways")).contains("Not yet judged: no piece of this tree");
     }
 

@@ -150,14 +150,12 @@ class WaysUp {
             CastCells solid = cells(shape.up(), FINE);
             List<Cast> casts = new ArrayList<>();
             casts.add(cast("solid, whole", List.of(solid.gated()), part));
-            casts.add(cast(
-                    String.format(Locale.ROOT, "hollow, with a wall of %.1f mm round a core", wall),
-                    List.of(solid.hollow(wall)),
-                    part));
+            casts.add(
+                    cast(String.format(Locale.ROOT, "hollow, %.1f mm wall", wall), List.of(solid.hollow(wall)), part));
             for (int n = 2; n <= MOST_SECTIONS; n++) {
                 int of = n;
                 casts.add(cast(
-                        "solid, in " + n + " sections",
+                        "in " + n + " sections",
                         IntStream.range(0, n)
                                 .mapToObj(k -> solid.section(k, of))
                                 .toList(),

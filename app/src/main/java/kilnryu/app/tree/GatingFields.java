@@ -39,9 +39,9 @@ public final class GatingFields {
     /** Whether feeders keep their heat in sleeves: it counts where the tree is filled and frozen ahead. */
     public static final Choice<Boolean> SLEEVED = choice(
             "feeders_insulated",
-            List.of(new Meaning<>("bare", "in the bare mold", false), new Meaning<>("sleeved", "in sleeves", true)),
+            List.of(new Meaning<>("bare", "bare", false), new Meaning<>("sleeved", "in sleeves", true)),
             "Feeders stand",
-            "in the bare mold",
+            "bare",
             GATING);
 
     static final Text CHANGE_NOTE =
