@@ -148,9 +148,14 @@ const settled = (event) => {
 document.addEventListener("htmx:afterRequest", (event) => {
   settled(event);
   if (event.detail.xhr?.getResponseHeader("X-Stopped")) {
-    for (const place of places(event)) place.classList.add("stale");
+    // what is shown is of before what was typed; where it is kept by itself it holds as it is
+    const holds = event.detail.elt.hasAttribute("data-holds");
+    for (const place of places(event)) {
+      place.classList.toggle("stale", !holds);
+      place.classList.toggle("stopped", !holds);
+    }
   } else if (event.detail.successful) {
-    for (const place of document.querySelectorAll(".stale")) place.classList.remove("stale");
+    for (const place of document.querySelectorAll(".stale")) place.classList.remove("stale", "stopped");
     if (away && !waiting) back();
   }
 });

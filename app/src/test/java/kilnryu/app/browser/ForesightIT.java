@@ -56,7 +56,9 @@ class ForesightIT extends BrowserTest {
         assertThat(page.locator("#verdict")).containsText("Old");
         tryIt("60000");
         assertThat(page.locator("#verdict")).not().containsText("Old");
-        assertThat(page.locator(".trouble").filter(new Locator.FilterOptions().setHasText("Pool in leg, 0.9")))
+        assertThat(page.locator(".trouble.stop").filter(new Locator.FilterOptions().setHasText("Pool in leg")))
+                .hasCount(0);
+        assertThat(page.locator(".trouble.warn").filter(new Locator.FilterOptions().setHasText("Pool in leg")))
                 .hasCount(0);
     }
 
@@ -68,6 +70,8 @@ class ForesightIT extends BrowserTest {
         press("Stop it");
         assertThat(bar).isHidden();
         assertThat(page.locator("#main")).isVisible();
+        // what was known of before holds, and is not shown as if it were being computed
+        assertThat(page.locator(".stale")).hasCount(0);
     }
 
     @Test
