@@ -218,13 +218,14 @@ public final class Freezing {
         body = wide(q.body);
         frozen = body.frozen();
         latent = body.melted() - frozen;
-        double steps = Math.min(1, Math.max(0, (1 - q.areaShare) / (1 - BAR)));
-        holds = Math.pow(q.volumeShare, 1 - ROUNDED * steps);
+        double stairs = Math.min(1, Math.max(0, (1 - q.areaShare) / (1 - BAR)));
+        holds = Math.pow(q.volumeShare, 1 - ROUNDED * stairs);
     }
 
     private static Freezable wide(Freezable f) {
         double wider = NARROWEST - (f.liquidus() - f.solidus());
-        double taken = wider * (f.solidHeat() + f.liquidHeat()) / 2;
+        // from all liquid at the true liquidus to all solid it gives off what it truly does
+        double taken = wider * f.solidHeat() / 2;
         return wider <= 0 || taken >= f.latent()
                 ? f
                 : new Freezable(
@@ -257,7 +258,7 @@ public final class Freezing {
     private Frozen run(Goes goes) {
         int bodyCells = 0;
         for (int i = 0; i < heat.length; i++) {
-            heat[i] = kind[i] == BODY ? body.heat(q.hot.applyAsDouble(i)) : kind[i] == MOLD ? q.mold.heat(q.warm) : 0;
+            heat[i] = kind[i] == BODY ? poured(q.hot.applyAsDouble(i)) : kind[i] == MOLD ? q.mold.heat(q.warm) : 0;
             bodyCells += kind[i] == BODY ? 1 : 0;
         }
         double full = total(false);
@@ -293,6 +294,13 @@ public final class Freezing {
         double seconds = left > 0 || last < 0 ? Double.POSITIVE_INFINITY : solidAt[last];
         return new Frozen(
                 freezesAt, stiffAt, solidAt, feeds, seconds, last, steps, given == 0 ? 0 : leftOver / given, stopped);
+    }
+
+    /** Heat of the body at a temperature at first: over its liquidus all of it is liquid, where its range was widened too. */
+    private double poured(double celsius) {
+        return celsius < q.body.liquidus()
+                ? body.heat(celsius)
+                : body.melted() + body.density() * body.liquidHeat() * (celsius - body.liquidus());
     }
 
     private int last() {
