@@ -201,16 +201,10 @@ class ForesightPagesTest extends AppTest {
     @Test
     void aSleevedFeederStaysOpenLonger() throws Exception {
         Map<String, String> fields = heavy();
-        fields.put("parts[feeder].name", "feeder");
-        fields.put("parts[feeder].use", "feeder");
-        fields.put("parts[feeder].material", "sprue-wax");
-        fields.put("parts[feeder].count", "1");
-        fields.put("parts[feeder].how", "rod");
+        Map<String, String> stands = Map.of("joins", "leaf", "at_mm", "30", "tilt_deg", "90", "count", "1");
+        GatingPagesTest.part(fields, "feeder", "feeder", "rod", stands);
         fields.put("parts[feeder].rod.diameter_mm", "19");
         fields.put("parts[feeder].rod.length_mm", "60");
-        fields.put("parts[feeder].joins", "leaf");
-        fields.put("parts[feeder].at_mm", "30");
-        fields.put("parts[feeder].tilt_deg", "90");
         String bare = saved(fields);
         send(owner, bare + "/foresight", COARSE);
         assertThat(page(owner, bare + "/foresight")).contains("Pool in ");

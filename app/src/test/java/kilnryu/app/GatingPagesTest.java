@@ -87,7 +87,7 @@ class GatingPagesTest extends AppTest {
         return f;
     }
 
-    private static void part(Map<String, String> into, String key, String use, String how, Map<String, String> fields) {
+    static void part(Map<String, String> into, String key, String use, String how, Map<String, String> fields) {
         String at = "parts[" + key + "].";
         into.put(at + "name", key);
         into.put(at + "use", use);

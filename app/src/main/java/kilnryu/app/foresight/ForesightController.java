@@ -97,20 +97,16 @@ class ForesightController {
 
     /** What is offered first: the fewest that lie four across, once that is known, and of what does not take minutes. */
     static int usual(Optional<Told> seen) {
-        return seen.filter(t -> t.thinnest() > 0)
-                .map(t -> SIZES.keySet().stream()
-                        .filter(c -> c >= USUAL && c <= MOST_OFFERED)
-                        .filter(c -> across(t, c) >= ForesightPage.ACROSS || c == mostOffered())
-                        .findFirst()
-                        .orElse(USUAL))
-                .orElse(USUAL);
-    }
-
-    private static int mostOffered() {
-        return SIZES.keySet().stream()
-                .filter(c -> c <= MOST_OFFERED)
-                .max(Integer::compare)
-                .orElse(USUAL);
+        List<Integer> offered = SIZES.keySet().stream()
+                .filter(c -> c >= USUAL && c <= MOST_OFFERED)
+                .toList();
+        if (offered.isEmpty() || seen.filter(t -> t.thinnest() > 0).isEmpty()) {
+            return USUAL;
+        }
+        return offered.stream()
+                .filter(c -> across(seen.get(), c) >= ForesightPage.ACROSS)
+                .findFirst()
+                .orElse(offered.get(offered.size() - 1));
     }
 
     @GetMapping("/trees/{id}/foresight")
