@@ -94,8 +94,8 @@ class WaysUp {
     }
 
     /** All that is compared, the best way up first. */
-    record Compared(String piece, List<Way> ways, List<Cast> casts) {
-        static final Compared NONE = new Compared("", List.of(), List.of());
+    record Compared(List<Way> ways, List<Cast> casts) {
+        static final Compared NONE = new Compared(List.of(), List.of());
     }
 
     /** The side of the mesh that is up, and its name. */
@@ -161,7 +161,7 @@ class WaysUp {
                                 .toList(),
                         part));
             }
-            return new Compared(name, List.copyOf(ways), List.copyOf(casts));
+            return new Compared(List.copyOf(ways), List.copyOf(casts));
         }
 
         private CastCells cells(Vec up, int cells) {

@@ -187,8 +187,7 @@ public record CastCells(
             top = kinds[i] == Freezing.BODY ? Math.max(top, grid.place(2, i)) : top;
         }
         int layer = grid.nx() * grid.ny();
-        int high = top;
-        int[] highest = IntStream.range(Math.max(0, high) * layer, (high + 1) * layer)
+        int[] highest = IntStream.range(Math.max(0, top) * layer, (top + 1) * layer)
                 .filter(i -> kinds[i] == Freezing.BODY)
                 .toArray();
         Vec sum = new Vec(0, 0, 0);
